@@ -1,0 +1,89 @@
+import { resolve } from "node:path";
+import { expect, plate, test, type } from "./page.ts";
+
+const TYPED = [
+  ["coffee", "", "Type a figure."],
+  ["coffee", "much", "is not a figure"],
+  ["coffee", "-5", "cannot be below nothing"],
+  ["coffee", "999999", "That is too much: at most 20\u202f000 g."],
+  ["coffee", "1,500", "Do you mean 1.5 or 1\u202f500?"],
+  ["coffee", "200 ml", "This is weighed"],
+  ["coffee", "<script>alert(1)</script>", "is not a figure"],
+  ["coffee in the pot", "5 constructor", "is not a unit for this"],
+  ["ratio, hot water", "62", "62 g/l (1:16.13)?"],
+  ["ratio, hot water", "2", "the bed keeps all the water"],
+  ["strength", "'; DROP TABLE cards; --", "is not a figure"],
+] as const;
+
+for (const [figure, text, sentence] of TYPED) {
+  test(`${figure}: “${text}” is answered at its field, and kept`, async ({ page }) => {
+    await page.goto("/scale");
+    await type(page, figure, text);
+    await expect(plate(page, figure).getByRole("alert")).toContainText(sentence);
+    await expect(page.getByRole("textbox", { name: figure, exact: true })).toHaveValue(text);
+    await page.keyboard.press("Escape");
+    await expect(plate(page, "coffee")).toContainText("202 g");
+  });
+}
+
+const LINKS = [
+  "pins=doseG:NaN,brewRatio:16",
+  "pins=doseG:1e999",
+  "pins=__proto__:5,constructor:7",
+  "pins=doseG:20,doseG:30",
+  `pins=${"doseG:1,".repeat(300)}`,
+  "recipe=%3Cscript%3Ealert(1)%3C/script%3E",
+  "brewer=' OR 1=1 --&serve=lukewarm",
+];
+for (const link of LINKS) {
+  test(`a link with ${link.slice(0, 40)} starts afresh and says so`, async ({ page }) => {
+    await page.goto(`/scale?${link}`);
+    await expect(page.getByRole("status")).toContainText("The link named something that is not here");
+    await expect(plate(page, "coffee")).toContainText("202 g");
+  });
+}
+
+test("pins that make no sheet are said, and the sheet starts afresh", async ({ page }) => {
+  await page.goto("/scale?pins=doseG:100,brewWaterG:200");
+  await expect(page.getByRole("main").getByRole("alert")).toContainText(
+    "The bed would keep 12 g more water than goes in",
+  );
+  await page.getByRole("button", { name: "Start afresh with the recipe's own pins" }).click();
+  await expect(plate(page, "coffee")).toContainText("202 g");
+  await expect(page.getByRole("main").getByRole("alert")).toHaveCount(0);
+});
+
+test("a sheet that cannot be brewed is kept as a draft, which looks it", async ({ page }) => {
+  await page.goto("/scale?pins=doseG:240,brewRatio:14");
+  await expect(page.getByText("more than the basket takes")).toBeVisible();
+  await page.getByRole("button", { name: "Save as draft" }).click();
+  await page.getByRole("button", { name: "Open it" }).click();
+  await expect(page.getByRole("article")).toContainText("Draft: do not brew");
+});
+
+test.describe("while the house is away", () => {
+  test.use({ silent: false });
+
+  test("a card that is not there, and one by no id", async ({ page }) => {
+    expect((await page.goto("/cards/0190a5c0-0000-7000-8000-00000000dead"))?.status()).toBe(404);
+    expect((await page.goto("/cards/..%2f..%2fetc"))?.status()).toBe(404);
+  });
+
+  test("the database gone and back: a sentence, nothing typed lost, and it works again", async ({ page }) => {
+    test.setTimeout(120_000);
+    const { startDatabase, stopDatabase } = await import("../scripts/lib/database.mjs");
+    const folder = resolve(process.env.TUMBEK_HOME ?? "", "database");
+    await page.goto("/scale");
+    await type(page, "coffee", "187");
+    await stopDatabase(folder);
+    await page.getByRole("button", { name: "Save as card" }).click();
+    await expect(page.getByText("The database does not answer. Nothing you typed is lost")).toBeVisible();
+    await expect(plate(page, "coffee")).toContainText("187 g");
+    const away = await page.context().newPage();
+    await away.goto("/shift");
+    await expect(away.getByRole("heading", { name: "The database does not answer" })).toBeVisible();
+    await startDatabase(folder);
+    await page.getByRole("button", { name: "Save as card" }).click();
+    await expect(page.getByText("Kept as a card.")).toBeVisible();
+  });
+});

@@ -1,0 +1,46 @@
+import type { APIResponse } from "@playwright/test";
+import { expect, test } from "./page.ts";
+
+const SHEET = "/api/v1/calc/sheet";
+const GOOD = { serve: "hot", retentionGPerG: 2.12, pins: { doseG: 190, brewRatio: 16 } };
+
+test("a sheet over HTTP, and many in order", async ({ request }) => {
+  const one = await request.post(SHEET, { data: GOOD });
+  expect(one.status()).toBe(200);
+  expect((await one.json()).exact.yieldG).toBeCloseTo(190 * 13.88, 9);
+
+  const many = await request.post(SHEET, { data: [GOOD, { ...GOOD, pins: {} }] });
+  expect(many.status()).toBe(200);
+  expect(await many.json()).toMatchObject([{ checks: [] }, { error: { code: "tooFewPins" } }]);
+});
+
+test("what cannot be computed is said with its code, field and status", async ({ request }) => {
+  const bad = await request.post(SHEET, { data: { ...GOOD, pins: { doseG: "much" } } });
+  expect(bad.status()).toBe(422);
+  expect(await bad.json()).toMatchObject({ error: { code: "badInput", fields: ["pins.doseG"] } });
+
+  const broken = await request.post(SHEET, { data: Buffer.from("{") });
+  expect([broken.status(), (await broken.json()).error.code]).toEqual([422, "badJson"]);
+
+  const unknown = await request.post("/api/v1/calc/__proto__", { data: GOOD });
+  expect([unknown.status(), (await unknown.json()).error.code]).toEqual([404, "unknownCalc"]);
+});
+
+test("ten megabytes are refused without being read to the end", async ({ request }) => {
+  const large = await request.post(SHEET, { data: Buffer.alloc(10_000_000, " ") });
+  expect([large.status(), (await large.json()).error.code]).toEqual([413, "tooLarge"]);
+});
+
+test("a sender who asks too often is told when to come back", async ({ request }) => {
+  let refused: APIResponse | undefined;
+  for (let sent = 0; sent < 40 && !refused; sent++) {
+    // What a client says of its own address does not help it.
+    const headers = { "x-tumbek-address": `10.0.0.${sent}`, "x-forwarded-for": `10.0.0.${sent}` };
+    const replies = await Promise.all(
+      Array.from({ length: 20 }, () => request.post("/api/v1/calc/ice", { data: {}, headers })),
+    );
+    refused = replies.find((reply) => reply.status() === 429);
+  }
+  expect(Number(refused?.headers()["retry-after"])).toBeGreaterThan(0);
+  expect(await refused?.json()).toMatchObject({ error: { code: "tooManyRequests" } });
+});

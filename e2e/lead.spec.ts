@@ -1,0 +1,165 @@
+import { choose, expect, plate, test, tumbek, type } from "./page.ts";
+
+test.describe.configure({ mode: "serial" });
+
+test("a lead scales one cup to a pot and an iced server, and plans tomorrow with them", async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto("/");
+  await expect(plate(page, "coffee")).toContainText("202 g");
+  await expect(plate(page, "set Fulmar to")).toContainText("3.3 l");
+
+  // From the coffee that is left: the ratio stays, the pot follows.
+  await type(page, "coffee", "190");
+  await expect(page.getByRole("status")).toContainText("dose is pinned, and coffee in the pot now follows.");
+  await expect(plate(page, "set Fulmar to")).toContainText("3.1 l");
+  await expect(plate(page, "coffee in the pot")).toContainText("2\u202f631 g");
+
+  await plate(page, "ratio, hot water").getByRole("button", { name: "ratio, hot water:" }).focus();
+  await page.keyboard.press("ArrowDown");
+  await expect(plate(page, "ratio, hot water")).toContainText("for 1:15.9");
+  await page.keyboard.press("ControlOrMeta+z");
+  await expect(plate(page, "ratio, hot water")).toContainText("for 1:16");
+  await page.getByRole("button", { name: "Save as card" }).click();
+  await expect(page.getByText("Kept as a card.").first()).toBeVisible();
+
+  await choose(page, "from", /Slack water/);
+  await choose(page, "into", /steel server/);
+  await type(page, "coffee in the pot", "2400 g");
+  await type(page, "when melted", "8 °C");
+  await expect(plate(page, "coffee")).toContainText("184 g");
+  await expect(plate(page, "set Fulmar to")).toContainText("1.7 l");
+  await expect(plate(page, "ice")).toContainText("1\u202f100 g");
+  // A double tap is one card.
+  await page.getByRole("button", { name: "Save as card" }).dblclick();
+  await expect(page.getByText("Kept as a card.")).toHaveCount(2);
+
+  await page.getByRole("link", { name: "Shift" }).click();
+  await choose(page, "day", /tomorrow/);
+  await expect(page).toHaveURL(/day=2026-07-15/);
+  await page.getByRole("combobox", { name: "add a card" }).click();
+  await expect(page.getByRole("option", { name: /iced, 2.377 g/ })).toHaveCount(1);
+  await page.getByRole("option", { name: /hot, 2.631 g/ }).click();
+  await choose(page, "add a card", /iced/);
+  await page.getByRole("textbox", { name: /batches of .* hot/ }).fill("6");
+  await page.getByRole("textbox", { name: /batches of .* iced/ }).fill("3");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("6 × 190 g and 3 × 184 g")).toBeVisible();
+  await page.waitForLoadState("networkidle");
+
+  tumbek("stop");
+  tumbek("start");
+  await page.reload();
+  // Worked by hand: 6 × 190 + 3 × 184, and 12 g purged between the two settings.
+  await expect(page.getByText("6 × 190 g and 3 × 184 g")).toBeVisible();
+  const main = page.getByRole("main");
+  await expect(main).toContainText(`${"1\u202f704"} g`);
+  await expect(main).toContainText("and 12 g purged when the dial changes");
+  // 6 × (8 + 0.976 × 3100) + 3 × (8 + 0.976 × 1700); 9 × 300; 6 × a fifth of 3100; 3 × 1100.
+  for (const [name, value] of [
+    ["brew water", "23\u202f203 g"],
+    ["to rinse papers", "2\u202f700 g"],
+    ["to warm vessels", "3\u202f720 g"],
+    ["ice from the bin machine", "3\u202f300 g"],
+    ["filters for Fulmar", "9"],
+  ] as const) {
+    await expect(main.locator("dt", { hasText: name }).locator("+ dd")).toHaveText(value);
+  }
+  // 6 × (3033.6 − 2.12 × 190) hot, in cups of 240 ml at 0.965 g/ml.
+  await expect(main).toContainText("15\u202f785 g · 68 cups of 240 ml");
+  await page.getByRole("link", { name: /iced/ }).click();
+  await expect(page.getByRole("heading", { name: "Saltmarsh, iced" })).toBeVisible();
+});
+
+test("the list is put in another order by keyboard, and keeps it", async ({ page }) => {
+  await page.goto("/shift?day=2026-07-15");
+  const lines = page
+    .getByRole("main")
+    .getByRole("listitem")
+    .filter({ has: page.getByRole("textbox") });
+  await expect(lines.first()).toContainText("hot");
+  await page.getByRole("button", { name: /move .* hot/ }).focus();
+  for (const key of ["Space", "ArrowDown", "Space"]) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(250);
+  }
+  await expect(lines.first()).toContainText("iced");
+  await page.waitForLoadState("networkidle");
+  await page.reload();
+  await expect(lines.first()).toContainText("iced");
+});
+
+test("a lead scales and saves by keyboard alone", async ({ page }) => {
+  await page.goto("/scale");
+  const reach = async (name: RegExp) => {
+    for (let i = 0; i < 80; i++) {
+      await page.keyboard.press("Tab");
+      const label = await page.evaluate(
+        () => document.activeElement?.getAttribute("aria-label") ?? document.activeElement?.textContent ?? "",
+      );
+      if (name.test(label)) return;
+    }
+    throw new Error(`no way by Tab to ${name}`);
+  };
+  await reach(/^coffee: 202 g/);
+  await page.keyboard.press("ArrowDown");
+  await expect(plate(page, "coffee")).toContainText("201 g");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("190");
+  await page.keyboard.press("Enter");
+  await expect(plate(page, "set Fulmar to")).toContainText("3.1 l");
+  await reach(/^strength:/);
+  await page.keyboard.press("p");
+  await expect(plate(page, "strength")).toHaveAttribute("data-pinned", "true");
+  await page.keyboard.press("/");
+  await expect(page.getByRole("combobox", { name: "Find or do" })).toBeFocused();
+  await page.keyboard.type("today");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/shift/);
+});
+
+test.describe("on a phone, by touch", () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+  test("the essential part", async ({ page }) => {
+    await page.goto("/scale");
+    await plate(page, "coffee").getByRole("button", { name: "coffee:" }).tap();
+    await page.getByRole("textbox", { name: "coffee", exact: true }).fill("190");
+    await page.keyboard.press("Enter");
+    await expect(plate(page, "set Fulmar to")).toContainText("3.1 l");
+    await page.getByRole("button", { name: "Save as card" }).tap();
+    await page.getByRole("button", { name: "Open it" }).tap();
+    await expect(page.getByRole("heading", { name: "Saltmarsh, hot" })).toBeVisible();
+  });
+});
+
+test("a card prints on A6, and four of it on A4, with boxes for what really happened", async ({ page }) => {
+  // What the printer is handed, noted at the moment of printing.
+  await page.addInitScript(() => {
+    const printed: string[] = [];
+    Object.assign(window, { printed });
+    window.print = () => {
+      const size = [...document.styleSheets]
+        .flatMap((sheet) => [...sheet.cssRules])
+        .findLast((rule) => rule.cssText.startsWith("@page"));
+      printed.push(`${document.querySelectorAll("[data-card]").length} ${size?.cssText}`);
+    };
+  });
+  await page.goto("/shift?day=2026-07-15");
+  await page.getByRole("main").getByRole("link", { name: /iced/ }).click();
+  await page.getByRole("button", { name: "Print, A6" }).click();
+  await page.getByRole("button", { name: "Four on A4" }).click();
+  const printed = await page.evaluate(() => (window as unknown as { printed: string[] }).printed);
+  expect(printed[0]).toMatch(/^1 @page \{ .*105mm 148mm/);
+  expect(printed[1]).toMatch(/^4 @page \{ .*[aA]4/);
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("article").locator("[data-boxes] dt")).toHaveText([
+    "dose",
+    "setting",
+    "dial",
+    "weighed out",
+    "time",
+    "liked?",
+  ]);
+  const link = await page.getByRole("img", { name: /opens this card/ }).getAttribute("aria-label");
+  expect(link).toContain(new URL(page.url()).pathname);
+});

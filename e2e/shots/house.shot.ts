@@ -1,0 +1,42 @@
+import { choose, expect, test } from "../page.ts";
+
+const DIR = "docs/screenshots";
+const ICED =
+  "/scale?recipe=0190a5c0-0000-7000-8000-000000000066&serve=iced&vessel=0190a5c0-0000-7000-8000-000000000034&pins=yieldG:2400,totalRatio:15,finalTempC:8";
+
+test("the main views", async ({ page }) => {
+  test.setTimeout(120_000);
+  const shoot = async (name: string) => {
+    await page.evaluate(() => document.fonts.ready);
+    await page.screenshot({ path: `${DIR}/${name}.png` });
+  };
+  await page.goto("/scale");
+  await shoot("scale-hot");
+  await page.emulateMedia({ colorScheme: "dark" });
+  await shoot("scale-dark");
+  await page.emulateMedia({ colorScheme: "light" });
+  await page.getByRole("button", { name: "Save as card" }).click();
+  await expect(page.getByText("Kept as a card.")).toBeVisible();
+  await page.goto(ICED);
+  await shoot("scale-iced");
+  await page.getByRole("button", { name: "Save as card" }).click();
+  await expect(page.getByText("Kept as a card.")).toBeVisible();
+
+  await page.goto("/shift?day=2026-07-15");
+  await choose(page, "add a card", /hot/);
+  await choose(page, "add a card", /iced/);
+  await page.getByRole("textbox", { name: /batches of .* hot/ }).fill("6");
+  await page.getByRole("textbox", { name: /batches of .* iced/ }).fill("3");
+  await page.keyboard.press("Enter");
+  await page.waitForLoadState("networkidle");
+  await page.reload();
+  await shoot("shift");
+
+  await page.getByRole("link", { name: /iced/ }).click();
+  await page.getByRole("heading", { name: "Saltmarsh, iced" }).waitFor();
+  await shoot("card");
+  await page.setViewportSize({ width: 390, height: 844 });
+  await shoot("phone-card");
+  await page.goto("/scale");
+  await shoot("phone-scale");
+});

@@ -1,0 +1,24 @@
+import { defineConfig } from "@playwright/test";
+
+/** Run by `./tumbek test`, which starts a house of the tests' own and says where it is. */
+export default defineConfig({
+  testDir: "e2e",
+  outputDir: ".tumbek/test/browser",
+  // The journeys share one house, and some of them stop it.
+  workers: 1,
+  use: {
+    baseURL: `http://${process.env.TUMBEK_HOST}:${process.env.TUMBEK_PORT}`,
+    viewport: { width: 1280, height: 800 },
+    locale: "en-GB",
+    timezoneId: "Europe/London",
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
+  },
+});

@@ -1,0 +1,175 @@
+import { randomBytes } from "node:crypto";
+import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { makeFolder } from "./place.mjs";
+import { freePort, greets, isFree } from "./ports.mjs";
+import { end, isOurs, until } from "./processes.mjs";
+import { lastLine, runDetached, runLogged, say } from "./run.mjs";
+import { Trouble } from "./trouble.mjs";
+
+/** A database that was killed replays its journal first; on a slow disk that takes a while. */
+const PATIENCE_MS = 90_000;
+
+const USER = "tumbek";
+const DATABASE = "tumbek";
+
+/**
+ * A house's own MariaDB, on loopback, in its folder.
+ *
+ * @param folder holds data/, the log, and secret.json with the port and the password (0600)
+ * @returns the address for the application, password included
+ */
+export async function startDatabase(folder) {
+  makeFolder(folder);
+  const data = join(folder, "data");
+  const secret = await readSecret(folder);
+  const address = {
+    host: "127.0.0.1",
+    port: secret.port,
+    user: USER,
+    password: secret.password,
+    database: DATABASE,
+  };
+  if (isOurs(readPid(data), data)) {
+    if (await until(() => greets(secret.port), PATIENCE_MS)) return address;
+    throw new Trouble(`The database runs but does not answer: ${lastLine(logOf(folder))}`);
+  }
+  installData(folder, data);
+  say("Starting the database …");
+  const child = runDetached("/usr/sbin/mariadbd", serverOptions(folder, data, secret), {
+    log: logOf(folder),
+    cwd: folder,
+  });
+  let ended = false;
+  child.once("exit", () => {
+    ended = true;
+  });
+  child.once("error", () => {
+    ended = true;
+  });
+  await until(() => ended || greets(secret.port), PATIENCE_MS);
+  if (ended || !(await greets(secret.port))) {
+    throw new Trouble(
+      `The database did not start: ${complaint(folder)}\nThe whole story is in ${logOf(folder)}.`,
+    );
+  }
+  return address;
+}
+
+/** The address of a database that was started before. */
+export function readAddress(folder) {
+  return addressOf(JSON.parse(readFileSync(join(folder, "secret.json"), "utf8")));
+}
+
+function addressOf({ port, password }) {
+  return { host: "127.0.0.1", port, user: USER, password, database: DATABASE };
+}
+
+/** Ends a house's database; nothing happens when it does not run. */
+export async function stopDatabase(folder) {
+  const data = join(folder, "data");
+  await end(readPid(data), data, PATIENCE_MS);
+}
+
+/** The database's process id, or 0. */
+export function databasePid(folder) {
+  const data = join(folder, "data");
+  const pid = readPid(data);
+  return isOurs(pid, data) ? pid : 0;
+}
+
+/** The port and the password, made once; another port is taken when a stranger holds it. */
+async function readSecret(folder) {
+  const file = join(folder, "secret.json");
+  const known = existsSync(file)
+    ? JSON.parse(readFileSync(file, "utf8"))
+    : { password: randomBytes(24).toString("hex") };
+  const running = isOurs(readPid(join(folder, "data")), join(folder, "data"));
+  if (known.port && (running || (await isFree(known.port, "127.0.0.1")))) return known;
+  const secret = { ...known, port: await freePort() };
+  writeFileSync(file, JSON.stringify(secret), { mode: 0o600 });
+  return secret;
+}
+
+/** The empty data folder, made beside its place first: one that was broken off is made anew. */
+function installData(folder, data) {
+  if (existsSync(data)) return;
+  say("Preparing the database …");
+  const fresh = join(folder, "data.new");
+  rmSync(fresh, { recursive: true, force: true });
+  const options = [
+    "--no-defaults",
+    `--datadir=${fresh}`,
+    "--auth-root-authentication-method=normal",
+    "--skip-test-db",
+    ...userOption(),
+  ];
+  runLogged("Preparing the database", "/usr/bin/mariadb-install-db", options, {
+    log: join(folder, "install.log"),
+  });
+  renameSync(fresh, data);
+}
+
+function serverOptions(folder, data, secret) {
+  const init = join(folder, "init.sql");
+  writeFileSync(init, initSql(secret.password), { mode: 0o600 });
+  return [
+    "--no-defaults",
+    ...userOption(),
+    `--datadir=${data}`,
+    // Relative to the data folder: a socket's whole path may have no more than 107 characters.
+    "--socket=mariadb.sock",
+    "--pid-file=mariadb.pid",
+    `--log-error=${logOf(folder)}`,
+    `--init-file=${init}`,
+    "--bind-address=127.0.0.1",
+    `--port=${secret.port}`,
+    "--skip-name-resolve",
+    "--character-set-server=utf8mb4",
+    "--collation-server=utf8mb4_unicode_ci",
+    "--sql-mode=STRICT_ALL_TABLES,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION",
+    "--default-time-zone=+00:00",
+    // A commit is on the disk before it is reported.
+    "--innodb-flush-log-at-trx-commit=1",
+    "--innodb-doublewrite=1",
+    "--innodb-buffer-pool-size=128M",
+    "--performance-schema=OFF",
+  ];
+}
+
+/** Run at every start: the application's user and database, and no way in for root without the password. */
+function initSql(password) {
+  return [
+    `ALTER USER 'root'@'localhost' IDENTIFIED BY '${password}';`,
+    `CREATE DATABASE IF NOT EXISTS \`${DATABASE}\`;`,
+    `CREATE USER IF NOT EXISTS '${USER}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
+    `ALTER USER '${USER}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
+    // Tests make databases of their own beside the house's.
+    `GRANT ALL ON \`${DATABASE}%\`.* TO '${USER}'@'127.0.0.1';`,
+    "",
+  ].join("\n");
+}
+
+function userOption() {
+  return process.getuid?.() === 0 ? ["--user=root"] : [];
+}
+
+function logOf(folder) {
+  return join(folder, "mariadb.log");
+}
+
+function readPid(data) {
+  try {
+    return Number(readFileSync(join(data, "mariadb.pid"), "utf8"));
+  } catch {
+    return 0;
+  }
+}
+
+/** The last error in the log, in the database's own words. */
+function complaint(folder) {
+  const lines = existsSync(logOf(folder)) ? readFileSync(logOf(folder), "utf8").split("\n") : [];
+  const error = lines.findLast((line) => line.includes("[ERROR]") && !line.includes("Aborting"));
+  if (error?.includes("No space left")) return "the disk is full.";
+  return error?.replace(/^.*\[ERROR\] /, "") ?? lastLine(logOf(folder));
+}

@@ -1,0 +1,129 @@
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { createConnection } from "mysql2/promise";
+import { afterAll, describe, expect, test } from "vitest";
+import { databasePid, startDatabase, stopDatabase } from "./database.mjs";
+import { ensureDebian, MARIADB } from "./debian.mjs";
+import { alone } from "./lock.mjs";
+import { ensurePackages } from "./packages.mjs";
+import { freePort, isFree } from "./ports.mjs";
+import { isOurs } from "./processes.mjs";
+import { explain, Trouble } from "./trouble.mjs";
+
+const folder = mkdtempSync(join(tmpdir(), "tumbek-test-"));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe("packages of Debian", () => {
+  const machine = (more) => ({
+    has: (file) => file === "/usr/bin/apt-get",
+    isRoot: () => false,
+    hasSudo: () => false,
+    run: () => {},
+    ...more,
+  });
+
+  test("without root or sudo: a sentence with the command to ask for", () => {
+    expect(() => ensureDebian([MARIADB], folder, machine())).toThrow(
+      "run “apt-get install mariadb-server-core mariadb-client-core” as root once",
+    );
+  });
+
+  test("on another system: a sentence", () => {
+    expect(() => ensureDebian([MARIADB], folder, machine({ has: () => false }))).toThrow(
+      "not a Debian machine",
+    );
+  });
+
+  test("as root, and by sudo: updated, then installed; nothing when all is there", () => {
+    const ran = [];
+    const installed = new Set(["/usr/bin/apt-get"]);
+    const run = (_what, program, args) => {
+      ran.push([program, ...args].join(" "));
+      if (args.includes("install")) for (const file of MARIADB.files) installed.add(file);
+    };
+    const has = (file) => installed.has(file);
+    ensureDebian([MARIADB], folder, machine({ has, run, hasSudo: () => true }));
+    expect(ran).toEqual([
+      "sudo apt-get -q -y update",
+      "sudo apt-get -q -y install --no-install-recommends mariadb-server-core mariadb-client-core",
+    ]);
+    ensureDebian([MARIADB], folder, machine({ has, run }));
+    expect(ran).toHaveLength(2);
+  });
+});
+
+describe("packages of npm", () => {
+  test("an installation that was broken off is made again, a whole one is not", () => {
+    let runs = 0;
+    const breakOff = () => {
+      runs++;
+      throw new Trouble("npm ci failed");
+    };
+    const finish = () => {
+      runs++;
+    };
+    expect(() => ensurePackages(folder, { modules: folder, run: breakOff })).toThrow("npm ci failed");
+    ensurePackages(folder, { modules: folder, run: finish });
+    ensurePackages(folder, { modules: folder, run: finish });
+    expect(runs).toBe(2);
+  });
+});
+
+describe("what goes wrong", () => {
+  test.each([
+    [{ code: "EACCES", path: "/srv/house" }, "/srv/house cannot be written"],
+    [{ code: "ENOSPC" }, "The disk is full"],
+    [{ code: "EROFS", path: "/srv" }, "only be read"],
+    [new Error("odd"), "This failed unexpectedly: odd."],
+  ])("%o is a sentence without a trace", (error, sentence) => {
+    expect(explain(error)).toContain(sentence);
+    expect(explain(error)).not.toMatch(/\n\s+at /);
+  });
+
+  test("a process number given to a stranger is not ours", () => {
+    expect(isOurs(process.pid, "a mark that no command line has")).toBe(false);
+    expect(isOurs(process.pid, "node")).toBe(true);
+    expect(isOurs(0, "node")).toBe(false);
+  });
+
+  test("a taken port is seen", async () => {
+    const port = await freePort();
+    expect(await isFree(port, "127.0.0.1")).toBe(true);
+    const server = createServer().listen(port, "127.0.0.1");
+    await new Promise((resolve) => server.once("listening", resolve));
+    expect(await isFree(port, "127.0.0.1")).toBe(false);
+    server.close();
+  });
+
+  test("a lock left behind by a dead command is taken over", async () => {
+    writeFileSync(join(folder, "command.pid"), "0");
+    expect(await alone(folder, async () => "done")).toBe("done");
+    expect(await alone(folder, async () => "again")).toBe("again");
+  });
+});
+
+test("a database that was killed comes back with what was committed", async () => {
+  const home = join(folder, "database");
+  const query = async (sql) => {
+    const connection = await createConnection(await startDatabase(home));
+    const [rows] = await connection.query(sql);
+    await connection.end();
+    return rows;
+  };
+  try {
+    await query("CREATE TABLE pots (id INT PRIMARY KEY, name VARCHAR(40))");
+    await query("INSERT INTO pots VALUES (1, 'Fulmar ☕')");
+    process.kill(databasePid(home), "SIGKILL");
+    expect(await query("SELECT name FROM pots")).toEqual([{ name: "Fulmar ☕" }]);
+    expect(
+      await query("SELECT @@sql_mode AS mode, @@time_zone AS zone, @@character_set_server AS letters"),
+    ).toMatchObject([
+      { mode: expect.stringContaining("STRICT_ALL_TABLES"), zone: "+00:00", letters: "utf8mb4" },
+    ]);
+  } finally {
+    await stopDatabase(home);
+  }
+  expect(databasePid(home)).toBe(0);
+});

@@ -1,0 +1,30 @@
+import { tz } from "@date-fns/tz";
+import { format } from "date-fns";
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { uuid } from "#contract/card.ts";
+import { readCard } from "#data/cards.ts";
+import { Card } from "#features/card/index.ts";
+import { database } from "#server/database.ts";
+import { ownUrl, qrOf } from "#server/links.ts";
+
+export const metadata: Metadata = { title: "Card · Tumbek" };
+
+export default async function CardPage({ params }: { readonly params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  if (!uuid.safeParse(id).success) notFound();
+  const card = await readCard(database(), id);
+  if (!card) notFound();
+  const made = format(card.createdAt, "d MMM yyyy", { in: tz(card.site.timeZone) });
+  return (
+    <Card
+      id={id}
+      draft={card.draft}
+      site={card.site.name}
+      sheet={card.sheet}
+      brewerGone={card.brewerGone}
+      qr={qrOf(ownUrl(`/cards/${id}`))}
+      made={made}
+    />
+  );
+}

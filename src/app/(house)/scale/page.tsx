@@ -1,0 +1,24 @@
+import type { Metadata } from "next";
+import { canScale, readQuery, Scale } from "#features/scale/index.ts";
+import { currentBench } from "#server/site.ts";
+import { Panel } from "#ui/panel.tsx";
+
+export const metadata: Metadata = { title: "Scale · Tumbek" };
+
+interface Props {
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function ScalePage({ searchParams }: Props) {
+  const bench = await currentBench();
+  if (typeof bench === "string") return null;
+  if (!canScale(bench)) {
+    return (
+      <Panel title="Nothing to scale yet">
+        <p>A sheet takes a recipe, a coffee, a brewer, a grinder and a vessel at {bench.site.name}.</p>
+      </Panel>
+    );
+  }
+  const { state, broken } = readQuery(await searchParams, bench);
+  return <Scale key={bench.site.id} bench={bench} start={state} broken={broken} />;
+}

@@ -1,0 +1,35 @@
+import { type Answer, answer, refusal } from "#calc/answer.ts";
+import { MOST_BYTES } from "#contract/calc.ts";
+import { calcWaitS } from "#server/limit.ts";
+
+/** The same as `./tumbek calc <what>`, over HTTP: open, stateless, limited by size and rate. */
+export async function POST(
+  request: Request,
+  { params }: { params: Promise<{ what: string }> },
+): Promise<Response> {
+  const waitS = await calcWaitS(request.headers.get("x-tumbek-address") ?? "");
+  if (waitS > 0) {
+    return reply(refusal({ code: "tooManyRequests", retryAfterS: waitS }), { "Retry-After": String(waitS) });
+  }
+  const { what } = await params;
+  return reply(answer(what, await readBody(request)));
+}
+
+function reply({ status, body }: Answer, headers: Record<string, string> = {}): Response {
+  return Response.json(body, { status, headers: { "Cache-Control": "no-store", ...headers } });
+}
+
+/** The body, and no more of it than tells that it is too large. */
+async function readBody(request: Request): Promise<Uint8Array> {
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  while (reader && size <= MOST_BYTES) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    chunks.push(value);
+    size += value.length;
+  }
+  await reader?.cancel();
+  return Buffer.concat(chunks);
+}

@@ -1,0 +1,206 @@
+import { describe, expect, test } from "vitest";
+import { CALCS, jsonSchemaOf } from "#contract/calc.ts";
+import iceCases from "#tests/vectors/ice.json" with { type: "json" };
+import sheetCases from "#tests/vectors/sheet.json" with { type: "json" };
+import { answer } from "./answer.ts";
+import { openApiDocument } from "./openapi.ts";
+
+const utf8 = new TextEncoder();
+const ask = (name: string, message: unknown) => answer(name, utf8.encode(JSON.stringify(message)));
+const askText = (name: string, text: string) => answer(name, utf8.encode(text));
+const errorOf = ({ body }: { body: unknown }) =>
+  (body as { error?: { code: string; message: string; fields: string[] } }).error;
+
+interface Case {
+  readonly name: string;
+  readonly input: unknown;
+  readonly output?: unknown;
+  readonly error?: string;
+}
+
+/** Every figure of a worked case, to a millionth of itself (or absolutely, at zero). */
+function expectFigures(actual: unknown, wanted: unknown, at: string): void {
+  if (typeof wanted === "number") {
+    expect(Math.abs((actual as number) - wanted), at).toBeLessThanOrEqual(
+      1e-6 * Math.max(Math.abs(wanted), wanted === 0 ? 1 : 0),
+    );
+    return;
+  }
+  for (const [key, value] of Object.entries(wanted as object)) {
+    expectFigures((actual as Record<string, unknown>)[key], value, `${at}.${key}`);
+  }
+}
+
+describe.each([
+  ["sheet", sheetCases as readonly Case[]],
+  ["ice", iceCases as readonly Case[]],
+])("the worked cases of %s", (what, cases) => {
+  test.each(cases.map((each) => [each.name, each] as const))("%s", (_, { input, output, error }) => {
+    const { status, body } = ask(what, input);
+    expect(errorOf({ body })?.code).toBe(error);
+    expect(status).toBe(error ? 422 : 200);
+    if (output === undefined) return;
+    expectFigures(body, output, what);
+    expect(CALCS[what as "sheet" | "ice"].output.safeParse(body).error).toBeUndefined();
+    for (const part of ["exact", "rounded"] as const) {
+      const wanted = (output as Record<string, object>)[part];
+      if (wanted)
+        expect(Object.keys((body as Record<string, object>)[part]!).sort()).toEqual(
+          Object.keys(wanted).sort(),
+        );
+    }
+  });
+});
+
+const GOOD = { serve: "hot", retentionGPerG: 2.12, pins: { doseG: 20, brewRatio: 16 } };
+
+describe("bad messages", () => {
+  test.each(["", "{", "nonsense", "{'a':1}", "\u0000", '{"a":NaN}'])("not JSON: %j", (text) => {
+    const reply = askText("sheet", text);
+    expect([reply.status, errorOf(reply)?.code]).toEqual([422, "badJson"]);
+  });
+
+  test("bytes that are no text", () => {
+    expect(errorOf(answer("sheet", Uint8Array.of(0x22, 0xff, 0xfe, 0x22)))?.code).toBe("badJson");
+  });
+
+  test.each(["4", "null", '"sheet"', "true"])("JSON that is no object: %s", (text) => {
+    expect(errorOf(askText("sheet", text))).toMatchObject({ code: "badInput", fields: [] });
+  });
+
+  test.each([
+    ["1e999", "pins.doseG"],
+    ['"NaN"', "pins.doseG"],
+    ["null", "pins.doseG"],
+    ["[20]", "pins.doseG"],
+    ["0", "pins.doseG"],
+    ["-0", "pins.doseG"],
+    ["20000.1", "pins.doseG"],
+  ])("a dose of %s", (dose, field) => {
+    const reply = askText(
+      "sheet",
+      `{"serve":"hot","retentionGPerG":2.12,"pins":{"doseG":${dose},"brewRatio":16}}`,
+    );
+    expect(errorOf(reply)).toMatchObject({ code: "badInput", fields: [field] });
+  });
+
+  test.each(["__proto__", "constructor", "toString", "hasOwnProperty"])(
+    "a key named %s is unknown, wherever it stands",
+    (key) => {
+      const inPins = askText(
+        "sheet",
+        `{"serve":"hot","retentionGPerG":2.12,"pins":{"doseG":20,"brewRatio":16,"${key}":{"doseG":1}}}`,
+      );
+      expect(errorOf(inPins)).toMatchObject({ code: "badInput", fields: [`pins.${key}`] });
+      const above = askText("ice", `{"${key}":1}`);
+      expect(errorOf(above)?.fields).toContain(key);
+      expect([answer(key, utf8.encode("{}")).status, errorOf(answer(key, utf8.encode("{}")))?.code]).toEqual([
+        404,
+        "unknownCalc",
+      ]);
+    },
+  );
+
+  test("every fault of a message at once, each at its field", () => {
+    const reply = ask("sheet", {
+      serve: "warm",
+      pins: { dose: 1, iceShare: 1, strengthPct: 30 },
+      window: { ratio: [17, 15] },
+    });
+    expect(errorOf(reply)?.fields).toEqual([
+      "serve",
+      "retentionGPerG",
+      "pins.iceShare",
+      "pins.dose",
+      "window.ratio.1",
+    ]);
+    expect(errorOf(reply)?.message).toContain('serve must be "hot" or "iced".');
+    expect(errorOf(reply)?.message).toContain("retentionGPerG is missing.");
+    expect(errorOf(reply)?.message).toContain("pins.iceShare must be less than 1.");
+    expect(errorOf(reply)?.message).toContain("window.ratio.1 must be at least 17.");
+  });
+
+  test("the ends of the ranges are taken", () => {
+    const melted = ask("ice", {
+      hotG: 200_000,
+      hotTempC: 100,
+      iceG: 0,
+      iceTempC: 0,
+      iceWetShare: 0,
+      vesselJPerK: 20_000,
+      vesselTempC: 100,
+      strengthPct: 30,
+    });
+    expect(melted.status).toBe(200);
+    expect(
+      ask("sheet", { ...GOOD, pins: { doseG: 20_000, brewRatio: 100 }, retentionGPerG: 5, extractionPct: 35 })
+        .status,
+    ).toBe(200);
+  });
+
+  test("limits that stand the wrong way round", () => {
+    const brewWater = { stepG: 100, minSettingG: 3600, maxSettingG: 1200 };
+    const basket = { shape: "flat", topDiameterMm: 100, bottomDiameterMm: 120, heightMm: 80 };
+    const reply = ask("sheet", {
+      ...GOOD,
+      rounding: { brewWater },
+      vessel: { brimG: 2000, workingG: 2100 },
+      brewer: { basket, doseMinG: 9, doseMaxG: 8 },
+    });
+    expect(errorOf(reply)?.fields.toSorted()).toEqual([
+      "brewer.basket.topDiameterMm",
+      "brewer.doseMaxG",
+      "rounding.brewWater.maxSettingG",
+      "vessel.workingG",
+    ]);
+  });
+});
+
+describe("many at once", () => {
+  test("answered in order, a bad one by its error in its place", () => {
+    const { status, body } = ask("sheet", [GOOD, { ...GOOD, pins: { doseG: 20 } }, [GOOD], 4, GOOD]);
+    expect(status).toBe(200);
+    const codes = (body as { error?: { code: string } }[]).map(({ error }) => error?.code);
+    expect(codes).toEqual([undefined, "tooFewPins", "badInput", "badInput", undefined]);
+  });
+
+  test("none, one, ten thousand, and one more", () => {
+    expect(ask("sheet", [])).toEqual({ status: 200, body: [] });
+    expect((ask("sheet", [GOOD]).body as unknown[]).length).toBe(1);
+    expect((ask("ice", Array(10_000).fill(0)).body as unknown[]).length).toBe(10_000);
+    const over = ask("ice", Array(10_001).fill(0));
+    expect([over.status, errorOf(over)?.code]).toEqual([413, "tooLarge"]);
+  });
+
+  test("a megabyte, and a byte more", () => {
+    const padded = (size: number) => utf8.encode(JSON.stringify(GOOD).padEnd(size));
+    expect(answer("sheet", padded(1_000_000)).status).toBe(200);
+    const over = answer("sheet", padded(1_000_001));
+    expect([over.status, errorOf(over)?.code]).toEqual([413, "tooLarge"]);
+  });
+});
+
+describe("what is published", () => {
+  test("input and output as JSON Schema 2020-12", () => {
+    const { input, output } = jsonSchemaOf("sheet") as {
+      input: Record<string, never>;
+      output: Record<string, never>;
+    };
+    expect([input.$schema, output.$schema]).toEqual(
+      Array(2).fill("https://json-schema.org/draft/2020-12/schema"),
+    );
+    const { required, additionalProperties, properties } = input as unknown as Record<string, unknown>;
+    expect([required, additionalProperties]).toEqual([["serve", "retentionGPerG", "pins"], false]);
+    expect(properties).toMatchObject({
+      iceHeapGPerMl: { default: 0.58 },
+      coffee: { properties: { densityGPerMl: { default: 0.4 } } },
+    });
+  });
+
+  test("the OpenAPI page offers each computation with the same schema", () => {
+    const { paths, openapi } = openApiDocument("1") as { openapi: string; paths: Record<string, never> };
+    expect(openapi).toBe("3.1.0");
+    expect(Object.keys(paths)).toEqual(["/api/v1/calc/sheet", "/api/v1/calc/ice"]);
+    expect(JSON.stringify(paths)).toContain(JSON.stringify(jsonSchemaOf("sheet").input));
+  });
+});

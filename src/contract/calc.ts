@@ -1,0 +1,44 @@
+import { z } from "zod";
+import { iceInput, iceOutput } from "./ice.ts";
+import { sheetInput, sheetOutput } from "./sheet.ts";
+
+/** What can be computed without a house: one schema in, one out, for `calc`, the API and its published page. */
+export const CALCS = {
+  sheet: {
+    input: sheetInput,
+    output: sheetOutput,
+    title: "Dose, brew water, bypass, ice, yield, strength and temperature from what is pinned",
+  },
+  ice: {
+    input: iceInput,
+    output: iceOutput,
+    title: "Temperature, ice left and strength of a hot brew on ice",
+  },
+} as const;
+
+export type CalcName = keyof typeof CALCS;
+export const CALC_NAMES = Object.keys(CALCS) as CalcName[];
+
+export function isCalcName(name: string): name is CalcName {
+  return Object.hasOwn(CALCS, name);
+}
+
+/** More than this in one message is `tooLarge`. */
+export const MOST_BYTES = 1_000_000;
+export const MOST_ITEMS = 10_000;
+
+export const calcError = z
+  .strictObject({
+    error: z.strictObject({
+      code: z.string(),
+      message: z.string().describe("The same in a sentence"),
+      fields: z.array(z.string()).describe("JSON paths of what is meant, such as pins.doseG"),
+    }),
+  })
+  .describe("Why there is no answer");
+
+/** Input and output of one computation as JSON Schema 2020-12. */
+export function jsonSchemaOf(name: CalcName): { input: object; output: object } {
+  const { input, output } = CALCS[name];
+  return { input: z.toJSONSchema(input, { io: "input" }), output: z.toJSONSchema(output) };
+}

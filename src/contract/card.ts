@@ -1,0 +1,44 @@
+import { z } from "zod";
+import { sheetInput, sheetOutput } from "./sheet.ts";
+
+const name = z.string().trim().min(1).max(80);
+export const uuid = z.uuid();
+
+/** A dial as a card keeps it: the grinder's own numbers. */
+const dial = z.strictObject({
+  grinder: name,
+  setting: z.number(),
+  finer: z.number().optional(),
+  coarser: z.number().optional(),
+});
+
+/** What a sheet was made with, by id and by the names of that day. */
+export const cardMadeWith = z.strictObject({
+  recipeVersionId: uuid,
+  recipe: name,
+  brewerId: uuid,
+  brewer: name,
+  brewerKind: z.enum(["batch", "hand"]),
+  filter: z.enum(["paper", "metal"]),
+  rinseG: z.number().min(0),
+  vesselId: uuid,
+  vessel: name,
+  vesselKind: z.enum(["dispenser", "pot", "glass", "steel"]),
+  grinderId: uuid,
+  purgeG: z.number().min(0),
+  coffeeId: uuid,
+  coffee: name,
+  iceSourceId: uuid.optional(),
+  iceSource: name.optional(),
+  waterTempC: z.number(),
+  extractionIsGuess: z.boolean(),
+});
+
+/** A card's sheet: the exact inputs with their pins, the results, and the dial. */
+export const cardSheet = z.strictObject({
+  input: sheetInput,
+  result: sheetOutput,
+  dial: dial.optional(),
+  madeWith: cardMadeWith,
+});
+export type CardSheet = z.infer<typeof cardSheet>;

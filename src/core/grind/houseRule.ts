@@ -1,0 +1,47 @@
+import { coarser, type Dial, type DialSetting, onDial } from "./dial.ts";
+
+/** Dial units coarser per doubling of the dry bed's depth, on a dial of 24; houses use 1 to 2.5. */
+export const USUAL_UNITS_PER_DOUBLING = 1.5;
+
+/** Dial units finer for a short iced brew, on a dial of 24: its little water must take out as much. */
+export const USUAL_ICED_UNITS = 1;
+
+/** The dial that the usual figures were found on, from finest to coarsest. */
+const USUAL_DIAL_SPAN = 24;
+
+export interface HouseRule {
+  readonly unitsPerDoubling: number;
+  readonly icedUnits: number;
+}
+
+/** The usual rule, stretched to a dial of another range. */
+export function usualRule(dial: Dial): HouseRule {
+  const stretch = (dial.max - dial.min) / USUAL_DIAL_SPAN;
+  return { unitsPerDoubling: USUAL_UNITS_PER_DOUBLING * stretch, icedUnits: USUAL_ICED_UNITS * stretch };
+}
+
+export interface HouseRuleInput {
+  /** The source's setting, already on the target's dial. */
+  readonly sourceSetting: number;
+  /**
+   * How far the target's bed is doubled: depth over depth of the dry beds, or dose over dose where both
+   * baskets have one shape. Above 0.
+   */
+  readonly doubling: { readonly source: number; readonly target: number };
+  /** The target is a short brew onto ice and the source is not. */
+  readonly icedShift: boolean;
+  readonly dial: Dial;
+  readonly rule: HouseRule;
+}
+
+/**
+ * The house's own rule of thumb: so many dial units coarser per doubling of bed depth, and a little finer
+ * for a short brew onto ice.
+ *
+ * setting = source + unitsPerDoubling · log₂(target / source) − icedUnits, counted towards coarser.
+ */
+export function houseRule({ sourceSetting, doubling, icedShift, dial, rule }: HouseRuleInput): DialSetting {
+  if (!(doubling.source > 0 && doubling.target > 0)) throw new Error(`no bed: ${JSON.stringify(doubling)}`);
+  const deeper = rule.unitsPerDoubling * Math.log2(doubling.target / doubling.source);
+  return onDial(coarser(sourceSetting, deeper - (icedShift ? rule.icedUnits : 0), dial), dial);
+}

@@ -1,0 +1,11 @@
+/** Ice, heat and dilution: what a hot brew becomes on ice. */
+export { type Equilibrium, equilibrium, type Liquid, type Mix, type WouldFreeze } from "./equilibrium.ts";
+export {
+  ICE_J_PER_G_K,
+  type Ice,
+  MELTING_J_PER_G,
+  meltingHeatJPerG,
+  type VesselHeat,
+  WATER_J_PER_G_K,
+} from "./heat.ts";
+export { type MeltInput, type MeltResult, melt } from "./melt.ts";

@@ -1,0 +1,18 @@
+import type { SheetInput } from "./types.ts";
+
+/** Density of coffee at serving heat, g/ml; 0.965 at 85–90 °C. Cold coffee counts as water, 1 g/ml. */
+export const HOT_COFFEE_G_PER_ML = 0.965;
+
+/** The working fill of a vessel that was not measured, as a share of its brim's volume. */
+const WORKING_SHARE = 0.95;
+
+/** Density of the finished beverage, g/ml. */
+export function beverageGPerMl({ serve }: Pick<SheetInput, "serve">): number {
+  return serve === "hot" ? HOT_COFFEE_G_PER_ML : 1;
+}
+
+/** The fill that a vessel is used with, g of this beverage; Infinity without a vessel. */
+export function workingFillG(input: SheetInput): number {
+  if (!input.vessel) return Infinity;
+  return input.vessel.workingG ?? WORKING_SHARE * input.vessel.brimG * beverageGPerMl(input);
+}

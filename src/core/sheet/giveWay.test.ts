@@ -1,0 +1,58 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { must } from "#core/result";
+import { brewableSheets } from "#tests/arbitraries/sheet.ts";
+import { exactSheet, type PinName, pinFigure, pinsOf } from "./index.ts";
+
+const FULMAR = { serve: "hot" as const, retentionGPerG: 2.12, extractionPct: 20 };
+const START = [
+  { name: "brewRatio" as const, value: 16 },
+  { name: "yieldG" as const, value: 2850 },
+];
+
+test("a pinned figure is edited in place and keeps its age", () => {
+  expect(must(pinFigure(START, { name: "brewRatio", value: 15 }, FULMAR))).toEqual({
+    pins: [{ name: "brewRatio", value: 15 }, START[1]],
+  });
+});
+
+test("a free figure is pinned and the oldest pin gives way, if what is left can be solved", () => {
+  const dose = must(pinFigure(START, { name: "doseG", value: 190 }, FULMAR));
+  expect(dose.freed).toBe("brewRatio");
+  // Strength is a ratio too: beside a yield ratio it would fight, so the younger dose gives way.
+  const old = [
+    { name: "yieldRatio" as const, value: 13.9 },
+    { name: "doseG" as const, value: 190 },
+  ];
+  expect(must(pinFigure(old, { name: "strengthPct", value: 1.3 }, FULMAR)).freed).toBe("yieldRatio");
+});
+
+test("a bypass is one pin more, and nothing gives way for it", () => {
+  const { pins, freed } = must(pinFigure(START, { name: "bypassG", value: 300 }, FULMAR));
+  expect([pins.length, freed]).toEqual([3, undefined]);
+});
+
+test("what no release makes possible is said, and says why", () => {
+  const more = pinFigure(START, { name: "brewRatio", value: 2 }, FULMAR);
+  expect(more).toMatchObject({ failure: { code: "bedHoldsAllWater" } });
+  expect(pinFigure(START, { name: "iceG", value: 100 }, FULMAR)).toMatchObject({
+    failure: { code: "pinNeedsIced" },
+  });
+});
+
+test("whatever figure of a sheet is pinned to what it already is, the sheet stays the same", () => {
+  const names: readonly PinName[] = ["doseG", "brewWaterG", "yieldG", "brewRatio", "strengthPct"];
+  fc.assert(
+    fc.property(brewableSheets, fc.constantFrom(...names), ({ input, figures }, name) => {
+      const list = Object.entries(input.pins).map(([pin, value]) => ({
+        name: pin as PinName,
+        value: value!,
+      }));
+      const pinned = pinFigure(list, { name, value: figures[name as keyof typeof figures]! }, input);
+      fc.pre(pinned.ok);
+      const again = must(exactSheet({ ...input, pins: pinsOf(must(pinned).pins) }));
+      expect(again.doseG / figures.doseG).toBeCloseTo(1, 5);
+      expect(again.yieldG / figures.yieldG).toBeCloseTo(1, 5);
+    }),
+  );
+});

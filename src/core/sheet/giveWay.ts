@@ -1,0 +1,46 @@
+import { fail, ok, type Result } from "#core/result";
+import { solvePins } from "./solve.ts";
+import type { Given, PinName, Pins, SheetFailure } from "./types.ts";
+
+/** A pin with its value; a list of them stands in the order in which they were set, the oldest first. */
+export interface PinSet {
+  readonly name: PinName;
+  readonly value: number;
+}
+
+export interface Pinned {
+  readonly pins: readonly PinSet[];
+  /** The pin that gave way, when one had to. */
+  readonly freed?: PinName;
+}
+
+export function pinsOf(list: readonly PinSet[]): Pins {
+  return Object.fromEntries(list.map(({ name, value }) => [name, value]));
+}
+
+/**
+ * Pins one more figure. A pinned figure is edited in place; a free one is pinned, and the oldest pin whose
+ * release leaves a sheet that can be solved gives way.
+ *
+ * @param list the pins so far, the oldest first
+ * @returns the pins then; the failure of the sheet when no release makes the figure possible
+ */
+export function pinFigure(list: readonly PinSet[], set: PinSet, given: Given): Result<Pinned, SheetFailure> {
+  const solve = (pins: readonly PinSet[]) => solvePins(pinsOf(pins), given);
+  if (list.some(({ name }) => name === set.name)) {
+    const pins = list.map((old) => (old.name === set.name ? set : old));
+    const solved = solve(pins);
+    return solved.ok ? ok({ pins }) : fail(solved.failure);
+  }
+  const asked = solve([...list, set]);
+  if (asked.ok) return ok({ pins: [...list, set] });
+  let failure = asked.failure;
+  for (const { name: freed } of list) {
+    const pins = [...list.filter(({ name }) => name !== freed), set];
+    const solved = solve(pins);
+    if (solved.ok) return ok({ pins, freed });
+    // That two pins say one thing is the house's to settle; that a figure is impossible is the reader's.
+    if (failure.code === "tooManyPins" || failure.code === "dependentPins") failure = solved.failure;
+  }
+  return fail(failure);
+}

@@ -1,0 +1,52 @@
+/** The sheet: from what is pinned to what is weighed out. */
+import { ok, type Result } from "#core/result";
+import { type Check, checksOf } from "./checks.ts";
+import { figuresOf } from "./figures.ts";
+import { workingFillG } from "./fill.ts";
+import { roundMasses } from "./round.ts";
+import { solvePins } from "./solve.ts";
+import type { SheetFailure, SheetFigures, SheetInput } from "./types.ts";
+
+export { type Check, type CheckCode, type Severity, USUAL_ICE_HEAP_G_PER_ML } from "./checks.ts";
+export { type MeteredCup, meteredExtractionPct } from "./extraction.ts";
+export { meltOf } from "./figures.ts";
+export { HOT_COFFEE_G_PER_ML, workingFillG } from "./fill.ts";
+export { type Pinned, type PinSet, pinFigure, pinsOf } from "./giveWay.ts";
+export * from "./types.ts";
+
+export interface SheetResult {
+  readonly exact: SheetFigures;
+  /** What a scale and the brewer can do; equal to `exact` without rounding. */
+  readonly rounded: SheetFigures;
+  readonly checks: readonly Check[];
+}
+
+/** The exact figures that satisfy all pins: `solvePins`, and what follows from the masses. */
+export function exactSheet(input: SheetInput): Result<SheetFigures, SheetFailure> {
+  const masses = solvePins(input.pins, input);
+  return masses.ok ? figuresOf(masses.value, input) : masses;
+}
+
+/**
+ * A whole sheet: solved, rounded and checked.
+ *
+ * @returns grams, ratios, shares, % and °C, none of them rounded for people; a failure when the pins do not
+ * make one sheet
+ */
+export function solveSheet(input: SheetInput): Result<SheetResult, SheetFailure> {
+  const exact = exactSheet(input);
+  if (!exact.ok) return exact;
+  const { masses, settingG } = input.rounding
+    ? roundMasses({
+        exact: exact.value,
+        pins: input.pins,
+        given: input,
+        rounding: input.rounding,
+        workingG: workingFillG(input),
+      })
+    : { masses: exact.value };
+  const figures = figuresOf(masses, input);
+  if (!figures.ok) return figures;
+  const rounded = settingG === undefined ? figures.value : { ...figures.value, settingG };
+  return ok({ exact: exact.value, rounded, checks: checksOf(rounded, input) });
+}

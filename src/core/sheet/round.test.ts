@@ -1,0 +1,164 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { must } from "#core/result";
+import { type Brewable, brewableSheets, FULMAR_WATER, HEAT, roundings } from "#tests/arbitraries/sheet.ts";
+import { type Masses, type Rounding, type SheetInput, solveSheet } from "./index.ts";
+import { latticesAround, massAt } from "./lattice.ts";
+import { misfit as misfitOf, termsOf } from "./misfit.ts";
+import { yieldOf } from "./pins.ts";
+import { WORKING_FILL_SLACK } from "./round.ts";
+import { brewable, type Choice, FEW, massesAt } from "./search.ts";
+
+const NAMES = ["doseG", "brewWaterG", "bypassG", "iceG"] as const;
+
+const misfit = (masses: Masses, input: SheetInput) => misfitOf(masses, termsOf(input.pins, input));
+
+/** The slow, obvious way: every candidate, looked at one by one. */
+function everyCandidate(exact: Masses, input: SheetInput, rounding: Rounding): readonly Masses[] {
+  const ranges = latticesAround(exact, input.pins, rounding).map((lattice) =>
+    Array.from({ length: lattice.last - lattice.first + 1 }, (_, i) => massAt(lattice, lattice.first + i)),
+  );
+  return ranges[0]!.flatMap((doseG) =>
+    ranges[1]!.flatMap((brewWaterG) =>
+      ranges[2]!.flatMap((bypassG) => ranges[3]!.map((iceG) => ({ doseG, brewWaterG, bypassG, iceG }))),
+    ),
+  );
+}
+
+function nearestOf(candidates: readonly Masses[], input: SheetInput, limitG: number): Masses | undefined {
+  const same = (a: number, b: number) => Math.abs(a - b) < 1e-9;
+  return candidates
+    .filter((masses) => brewable(masses, input) && yieldOf(masses, input) <= limitG + 1e-9)
+    .map((masses) => ({ masses, cost: misfit(masses, input), yieldG: yieldOf(masses, input) }))
+    .reduce<{ masses: Masses; cost: number; yieldG: number } | undefined>((best, next) => {
+      if (!best) return next;
+      if (Math.abs(next.cost - best.cost) > 1e-12) return next.cost < best.cost ? next : best;
+      if (!same(next.yieldG, best.yieldG)) return next.yieldG < best.yieldG ? next : best;
+      const differs = NAMES.find((name) => !same(next.masses[name], best.masses[name]));
+      return differs && next.masses[differs] < best.masses[differs] ? next : best;
+    }, undefined)?.masses;
+}
+
+const tasks = fc
+  .tuple(
+    brewableSheets,
+    roundings,
+    fc.option(fc.double({ min: 0.93, max: 1.05, noNaN: true }), { nil: undefined }),
+  )
+  .map(([{ input, figures }, rounding, fill]: [Brewable, Rounding, number | undefined]) => ({
+    ...input,
+    rounding,
+    ...(fill !== undefined && {
+      vessel: { brimG: 1.2 * fill * figures.yieldG, workingG: fill * figures.yieldG },
+    }),
+  }));
+
+test("the search finds what going through all candidates finds", () => {
+  let searched = 0;
+  fc.assert(
+    fc.property(tasks, (input) => {
+      const { exact, rounded } = must(solveSheet(input));
+      const candidates = everyCandidate(exact, input, input.rounding);
+      fc.pre(candidates.length < 20_000);
+      const limitG = WORKING_FILL_SLACK * (input.vessel?.workingG ?? Infinity);
+      const wanted = nearestOf(candidates, input, limitG) ?? nearestOf(candidates, input, Infinity) ?? exact;
+      for (const name of NAMES) expect(rounded[name], name).toBeCloseTo(wanted[name], 8);
+      // Small ones are gone through anyway: only the others prove the bounds.
+      if (candidates.length > FEW) searched++;
+    }),
+    { numRuns: 400 },
+  );
+  expect(searched).toBeGreaterThan(40);
+});
+
+test("never worse, by its own measure, than each mass rounded by itself", () => {
+  fc.assert(
+    fc.property(tasks, (input) => {
+      const { exact, rounded } = must(solveSheet(input));
+      const lattices = latticesAround(exact, input.pins, input.rounding);
+      const alone = massesAt(
+        lattices,
+        lattices.map((lattice, i) => {
+          const steps =
+            lattice.stepG === 0
+              ? 0
+              : (exact[NAMES[i]!] - massAt(lattice, 0)) / (massAt(lattice, 1) - massAt(lattice, 0));
+          return Math.min(lattice.last, Math.max(lattice.first, Math.round(steps)));
+        }) as unknown as Choice,
+      );
+      fc.pre(brewable(alone, input));
+      if (yieldOf(alone, input) > WORKING_FILL_SLACK * (input.vessel?.workingG ?? Infinity)) return;
+      expect(misfit(rounded, input)).toBeLessThanOrEqual(misfit(alone, input) + 1e-12);
+    }),
+  );
+});
+
+test("the yield keeps to a working fill wherever the pinned masses leave room, and says so where they do not", () => {
+  fc.assert(
+    fc.property(tasks, (input) => {
+      if (!input.vessel) return;
+      const { exact, rounded, checks } = must(solveSheet(input));
+      const limitG = WORKING_FILL_SLACK * (input.vessel.workingG ?? Infinity);
+      const room = everyCandidate(exact, input, input.rounding).some(
+        (masses) => brewable(masses, input) && yieldOf(masses, input) <= limitG,
+      );
+      if (room) expect(rounded.yieldG).toBeLessThanOrEqual(limitG + 1e-9);
+      else
+        expect(
+          checks.map(({ code }) => code).some((code) => code === "overWorkingFill" || code === "overBrim"),
+        ).toBe(true);
+    }),
+    { numRuns: 200 },
+  );
+});
+
+describe("steps and settings", () => {
+  const base: SheetInput = { serve: "hot", retentionGPerG: 2.12, pins: { yieldG: 2850, brewRatio: 16 } };
+  const rounded = (more: Partial<SheetInput>) => must(solveSheet({ ...base, ...more })).rounded;
+
+  test("a pinned mass stays as typed, and its setting is the one that would deliver it", () => {
+    const sheet = rounded({
+      pins: { brewWaterG: 2411.5, brewRatio: 16 },
+      rounding: { doseG: 1, brewWater: FULMAR_WATER },
+    });
+    expect(sheet.brewWaterG).toBe(2411.5);
+    expect(sheet.settingG).toBeCloseTo((2411.5 - 8) / 0.976, 9);
+    expect(sheet.doseG).toBe(151);
+  });
+
+  test("a missing step leaves a mass exact", () => {
+    const sheet = rounded({ rounding: { brewWater: FULMAR_WATER } });
+    expect(sheet.doseG).toBeCloseTo(2850 / 13.88, 9);
+    expect(sheet.settingG).toBe(3400);
+  });
+
+  test("a brewer too small keeps the pins, and is told", () => {
+    const { rounded: sheet, checks } = must(
+      solveSheet({
+        ...base,
+        pins: { yieldG: 5000, brewRatio: 16 },
+        rounding: { doseG: 1, brewWater: FULMAR_WATER },
+      }),
+    );
+    expect(sheet.yieldG).toBeGreaterThan(4900);
+    expect(checks).toMatchObject([
+      { code: "waterOutsideBrewer", severity: "stop", figures: { mostSettingG: 3600 } },
+    ]);
+  });
+
+  test("ice may round to none, a dose never", () => {
+    const sheet = rounded({
+      serve: "iced",
+      heat: HEAT,
+      pins: { doseG: 20, totalRatio: 15, iceG: undefined, iceShare: 0.02 },
+      rounding: { iceG: 100, doseG: 50 },
+    });
+    expect(sheet.iceG).toBe(0);
+    expect(rounded({ pins: { yieldG: 100, brewRatio: 16 }, rounding: { doseG: 50 } }).doseG).toBe(50);
+  });
+
+  test("without rounding the rounded sheet is the exact one", () => {
+    const sheet = must(solveSheet(base));
+    expect(sheet.rounded).toEqual(sheet.exact);
+  });
+});

@@ -1,0 +1,9 @@
+/** The shift: what a day's list adds up to. */
+export {
+  type CoffeeTotal,
+  type Doses,
+  type ShiftBatch,
+  type ShiftLine,
+  type ShiftTotals,
+  shiftTotals,
+} from "./totals.ts";

@@ -1,0 +1,128 @@
+/** One batch of a card, as a shift list counts it. */
+export interface ShiftBatch {
+  readonly coffee: string;
+  readonly coffeeId: string;
+  readonly serve: "hot" | "iced";
+  readonly doseG: number;
+  readonly brewWaterG: number;
+  readonly bypassG: number;
+  readonly iceG: number;
+  readonly yieldG: number;
+  /** Water that rinses the paper and warms what follows. */
+  readonly rinseG: number;
+  readonly paper: boolean;
+  readonly brewer: string;
+  readonly vessel: string;
+  /** Water that warms a hot vessel before it is filled. */
+  readonly preheatG: number;
+  readonly iceSource?: string | undefined;
+  /** Where the grinder stands for it; a change from the batch before is purged. */
+  readonly grinder?: { readonly name: string; readonly setting: number; readonly purgeG: number } | undefined;
+  readonly product: string;
+}
+
+export interface ShiftLine {
+  readonly batch: ShiftBatch;
+  readonly batches: number;
+}
+
+/** So many containers of so much coffee: 6 × 186 g. */
+export interface Doses {
+  readonly count: number;
+  readonly doseG: number;
+}
+
+export interface CoffeeTotal {
+  readonly coffeeId: string;
+  readonly coffee: string;
+  readonly doses: readonly Doses[];
+  readonly dosesG: number;
+  readonly purgeG: number;
+  readonly totalG: number;
+}
+
+export interface ShiftTotals {
+  readonly coffees: readonly CoffeeTotal[];
+  readonly brewWaterG: number;
+  readonly bypassG: number;
+  readonly rinseG: number;
+  readonly preheatG: number;
+  readonly iceBySource: readonly { readonly name: string; readonly iceG: number }[];
+  readonly filtersByBrewer: readonly { readonly name: string; readonly count: number }[];
+  readonly beverageByProduct: readonly {
+    readonly name: string;
+    readonly serve: "hot" | "iced";
+    readonly beverageG: number;
+  }[];
+}
+
+/** What a day's list adds up to, in the order of the list. Masses in g. */
+export function shiftTotals(lines: readonly ShiftLine[]): ShiftTotals {
+  const sum = (of: (batch: ShiftBatch) => number) =>
+    lines.reduce((total, { batch, batches }) => total + batches * of(batch), 0);
+  return {
+    coffees: coffeeTotals(lines),
+    brewWaterG: sum(({ brewWaterG }) => brewWaterG),
+    bypassG: sum(({ bypassG }) => bypassG),
+    rinseG: sum(({ rinseG }) => rinseG),
+    preheatG: sum(({ preheatG }) => preheatG),
+    iceBySource: grouped(
+      lines.filter(({ batch }) => batch.iceG > 0),
+      ({ batch }) => batch.iceSource ?? "",
+    ).map(([name, group]) => ({
+      name,
+      iceG: group.reduce((total, { batch, batches }) => total + batches * batch.iceG, 0),
+    })),
+    filtersByBrewer: grouped(
+      lines.filter(({ batch }) => batch.paper),
+      ({ batch }) => batch.brewer,
+    ).map(([name, group]) => ({ name, count: group.reduce((total, { batches }) => total + batches, 0) })),
+    beverageByProduct: grouped(lines, ({ batch }) => `${batch.product}|${batch.serve}`).map(([, group]) => ({
+      name: group[0]!.batch.product,
+      serve: group[0]!.batch.serve,
+      beverageG: group.reduce((total, { batch, batches }) => total + batches * batch.yieldG, 0),
+    })),
+  };
+}
+
+function coffeeTotals(lines: readonly ShiftLine[]): readonly CoffeeTotal[] {
+  const purges = purgesOf(lines);
+  return grouped(lines, ({ batch }) => batch.coffeeId).map(([coffeeId, group]) => {
+    const doses = grouped(group, ({ batch }) => String(batch.doseG)).map(([, same]) => ({
+      count: same.reduce((total, { batches }) => total + batches, 0),
+      doseG: same[0]!.batch.doseG,
+    }));
+    const dosesG = doses.reduce((total, { count, doseG }) => total + count * doseG, 0);
+    const purgeG = group.reduce((total, line) => total + (purges.get(line) ?? 0), 0);
+    return { coffeeId, coffee: group[0]!.batch.coffee, doses, dosesG, purgeG, totalG: dosesG + purgeG };
+  });
+}
+
+/**
+ * What is ground and thrown away: once wherever a grinder's dial or its coffee changes from the line before,
+ * of the coffee that comes after. The first line of each grinder counts as no change.
+ */
+function purgesOf(lines: readonly ShiftLine[]): ReadonlyMap<ShiftLine, number> {
+  const standing = new Map<string, string>();
+  const purges = new Map<ShiftLine, number>();
+  for (const line of lines) {
+    const { grinder, coffeeId } = line.batch;
+    if (!grinder || line.batches === 0) continue;
+    const stands = `${grinder.setting}|${coffeeId}`;
+    const before = standing.get(grinder.name);
+    if (before !== undefined && before !== stands) purges.set(line, grinder.purgeG);
+    standing.set(grinder.name, stands);
+  }
+  return purges;
+}
+
+/** The lines that count, by key, in the order in which the keys first come. */
+function grouped(lines: readonly ShiftLine[], keyOf: (line: ShiftLine) => string): [string, ShiftLine[]][] {
+  const groups = new Map<string, ShiftLine[]>();
+  for (const line of lines) {
+    if (line.batches === 0) continue;
+    const key = keyOf(line);
+    groups.set(key, [...(groups.get(key) ?? []), line]);
+  }
+  return [...groups];
+}

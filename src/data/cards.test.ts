@@ -1,0 +1,118 @@
+import { eq } from "drizzle-orm";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import type { CardSheet } from "#contract/card.ts";
+import { freshDatabase } from "#tests/database.ts";
+import { readBench } from "./bench.ts";
+import { insertCard, listCards, readCard } from "./cards.ts";
+import { LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
+import { loadDemoHouse } from "./demo/house.ts";
+import { brewers } from "./schema.ts";
+import { readShift, replaceShift } from "./shifts.ts";
+
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+beforeAll(async () => {
+  fresh = await freshDatabase("cards");
+  await loadDemoHouse(fresh.db, new Date("2026-07-14T08:30:00Z"));
+});
+afterAll(() => fresh.drop());
+
+const id = (number: number) => `0190a5c0-0000-7000-8000-0000000001${number}`;
+
+/** A card's sheet with only what these tests look at. */
+async function sheet(): Promise<CardSheet> {
+  const bench = (await readBench(fresh.db, PIER_HEAD))!;
+  const brewer = bench.brewers[0]!;
+  return {
+    madeWith: { brewerId: brewer.id, brewer: brewer.name, coffee: "Robert'); DROP TABLE cards; -- ☕" },
+  } as CardSheet;
+}
+
+describe("the bench", () => {
+  test("a site's own equipment, with the recipes of the whole house", async () => {
+    const pier = (await readBench(fresh.db, PIER_HEAD))!;
+    expect(pier.brewers.map(({ name }) => name)).toEqual(["Fulmar", "Turnstone"]);
+    expect(pier.brewers[0]!.lattice).toEqual({
+      stepG: 100,
+      slope: 0.976,
+      interceptG: 8,
+      minSettingG: 1200,
+      maxSettingG: 3600,
+    });
+    expect(pier.recipes.map(({ name, version }) => [name, version])).toEqual([
+      ["Loft cone", 4],
+      ["Slack water", 2],
+    ]);
+    expect(pier.coffees[0]).toMatchObject({ name: "Saltmarsh", roastedOn: "2026-07-05" });
+    const loft = (await readBench(fresh.db, ROPE_LOFT))!;
+    expect(loft.grinders.map(({ name }) => name)).toEqual(["Dunlin"]);
+  });
+
+  test("matched pairs are read from the recipe's grinder", async () => {
+    const { recipes, grinders } = (await readBench(fresh.db, PIER_HEAD))!;
+    expect(recipes[0]!.pairs[grinders[0]!.id]).toContainEqual({ from: 31, to: 9.5 });
+  });
+
+  test("a site that is not there is the first one", async () => {
+    expect((await readBench(fresh.db, "' OR 1=1 --"))?.site.name).toBe("Pier Head");
+  });
+});
+
+describe("cards", () => {
+  test("the same card twice is one, as it was first", async () => {
+    const card = {
+      id: id(10),
+      siteId: PIER_HEAD,
+      draft: false,
+      sheet: await sheet(),
+      madeBy: LEAD,
+      createdAt: new Date("2026-07-14T09:00:00Z"),
+    };
+    await insertCard(fresh.db, card);
+    await insertCard(fresh.db, { ...card, draft: true });
+    expect(await listCards(fresh.db, PIER_HEAD)).toEqual([card]);
+    expect(await listCards(fresh.db, ROPE_LOFT)).toEqual([]);
+    expect(await readCard(fresh.db, card.id)).toMatchObject({
+      draft: false,
+      brewerGone: false,
+      sheet: card.sheet,
+    });
+  });
+
+  test("a card outlives its brewer, and says so", async () => {
+    const { brewerId } = (await sheet()).madeWith;
+    await fresh.db.update(brewers).set({ removed: true }).where(eq(brewers.id, brewerId));
+    expect((await readCard(fresh.db, id(10)))?.brewerGone).toBe(true);
+    expect((await readBench(fresh.db, PIER_HEAD))?.brewers.map(({ name }) => name)).toEqual(["Turnstone"]);
+    await fresh.db.update(brewers).set({ removed: false }).where(eq(brewers.id, brewerId));
+  });
+
+  test("no card by that id", async () => {
+    expect(await readCard(fresh.db, id(99))).toBeUndefined();
+  });
+});
+
+describe("a day's list", () => {
+  const day = { siteId: PIER_HEAD, day: "2026-07-15" };
+  const items = [
+    { id: id(20), cardId: id(10), batches: 6 },
+    { id: id(21), cardId: id(10), batches: 3 },
+  ];
+  const read = async () => (await readShift(fresh.db, day)).map(({ id, batches }) => [id, batches]);
+
+  test("is what it was made, in its order, and of its day only", async () => {
+    await replaceShift(fresh.db, day, items);
+    await replaceShift(fresh.db, day, items);
+    expect(await read()).toEqual([
+      [id(20), 6],
+      [id(21), 3],
+    ]);
+    await replaceShift(fresh.db, day, items.toReversed());
+    expect((await read())[0]).toEqual([id(21), 3]);
+    expect(await readShift(fresh.db, { ...day, day: "2026-07-16" })).toEqual([]);
+  });
+
+  test("a list with a card that is not there changes nothing", async () => {
+    await expect(replaceShift(fresh.db, day, [{ id: id(22), cardId: id(98), batches: 1 }])).rejects.toThrow();
+    expect(await read()).toHaveLength(2);
+  });
+});

@@ -1,0 +1,305 @@
+import type * as schema from "#data/schema.ts";
+
+/** Every demo row has the same id on every machine, so that links and pictures last. */
+function demoId(number: number): string {
+  return `0190a5c0-0000-7000-8000-${String(number).padStart(12, "0")}`;
+}
+
+export const PIER_HEAD = demoId(1);
+export const ROPE_LOFT = demoId(2);
+export const LEAD = demoId(10);
+
+const [FULMAR, TURNSTONE, CONE, FLAT] = [demoId(20), demoId(21), demoId(22), demoId(23)];
+const [CHOUGH, DUNLIN] = [demoId(40), demoId(41)];
+const [SALTMARSH, KITTIWAKE, LOW_TIDE, NIGHT_MAIL] = [demoId(50), demoId(51), demoId(52), demoId(53)];
+const [LOFT_CONE, SLACK_WATER] = [demoId(60), demoId(61)];
+
+type Rows<Table extends { $inferInsert: unknown }> = Table["$inferInsert"][];
+
+const TIME_ZONE = "Europe/London";
+
+export const SITES: Rows<typeof schema.sites> = [
+  { id: PIER_HEAD, name: "Pier Head", altitudeM: 4, timeZone: TIME_ZONE, position: 0 },
+  { id: ROPE_LOFT, name: "Rope Loft", altitudeM: 614, timeZone: TIME_ZONE, position: 1 },
+];
+
+export const PEOPLE: Rows<typeof schema.people> = [{ id: LEAD, name: "Oda Venn", role: "lead" }];
+
+/** A hand brew is poured on a scale: any gram, delivered as poured. */
+const POURED = {
+  kind: "hand" as const,
+  filter: "paper" as const,
+  stepG: 1,
+  slope: 1,
+  interceptG: 0,
+  rinseG: 150,
+};
+
+export const BREWERS: Rows<typeof schema.brewers> = [
+  {
+    id: FULMAR,
+    siteId: PIER_HEAD,
+    name: "Fulmar",
+    kind: "batch",
+    filter: "paper",
+    basket: { shape: "flat", topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 },
+    stepG: 100,
+    minSettingG: 1200,
+    maxSettingG: 3600,
+    slope: 0.976,
+    interceptG: 8,
+    doseMaxG: 230,
+    preferredMinG: 2000,
+    preferredMaxG: 3400,
+    bedDepthMinMm: 20,
+    bedDepthMaxMm: 40,
+    retentionGPerG: 2.12,
+    dripDropC: 15,
+    rinseG: 300,
+    position: 0,
+  },
+  {
+    id: TURNSTONE,
+    siteId: PIER_HEAD,
+    name: "Turnstone",
+    kind: "batch",
+    filter: "paper",
+    basket: { shape: "flat", topDiameterMm: 118, bottomDiameterMm: 104, heightMm: 74 },
+    stepG: 50,
+    minSettingG: 500,
+    maxSettingG: 1900,
+    slope: 1.021,
+    interceptG: -3,
+    doseMaxG: 125,
+    bedDepthMinMm: 14,
+    bedDepthMaxMm: 36,
+    retentionGPerG: 2.05,
+    dripDropC: 15,
+    rinseG: 200,
+    position: 1,
+  },
+  {
+    ...POURED,
+    id: CONE,
+    siteId: ROPE_LOFT,
+    name: "hand cone",
+    basket: { shape: "cone", topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 },
+    minSettingG: 150,
+    maxSettingG: 700,
+    doseMaxG: 42,
+    retentionGPerG: 2.23,
+    dripDropC: 15,
+    position: 0,
+  },
+  {
+    ...POURED,
+    id: FLAT,
+    siteId: ROPE_LOFT,
+    name: "flat hand dripper",
+    basket: { shape: "flat", topDiameterMm: 96, bottomDiameterMm: 60, heightMm: 62 },
+    minSettingG: 150,
+    maxSettingG: 500,
+    doseMaxG: 32,
+    retentionGPerG: 2.23,
+    dripDropC: 15,
+    position: 1,
+  },
+];
+
+const DISPENSER = { kind: "dispenser" as const, iced: false, brimG: 3100, workingG: 2850, vesselJPerK: 420 };
+const POT = { kind: "pot" as const, iced: false, brimG: 2050, workingG: 1880, vesselJPerK: 300 };
+
+export const VESSELS: Rows<typeof schema.vessels> = [
+  { ...DISPENSER, id: demoId(30), siteId: PIER_HEAD, name: "dispenser 3.1 l, left", position: 0 },
+  { ...DISPENSER, id: demoId(31), siteId: PIER_HEAD, name: "dispenser 3.1 l, right", position: 1 },
+  { ...POT, id: demoId(32), siteId: PIER_HEAD, name: "pot 2.05 l, blue", position: 2 },
+  { ...POT, id: demoId(33), siteId: PIER_HEAD, name: "pot 2.05 l, white", position: 3 },
+  {
+    id: demoId(34),
+    siteId: PIER_HEAD,
+    name: "steel server 4.2 l",
+    kind: "steel",
+    iced: true,
+    brimG: 4200,
+    workingG: 3990,
+    vesselJPerK: 350,
+    position: 4,
+  },
+  {
+    id: demoId(35),
+    siteId: ROPE_LOFT,
+    name: "glass server 1.75 l",
+    kind: "glass",
+    iced: false,
+    brimG: 1750,
+    workingG: 1600,
+    vesselJPerK: 330,
+    position: 0,
+  },
+  {
+    id: demoId(36),
+    siteId: ROPE_LOFT,
+    name: "glass server 0.75 l",
+    kind: "glass",
+    iced: true,
+    brimG: 750,
+    workingG: 700,
+    vesselJPerK: 210,
+    position: 1,
+  },
+];
+
+export const GRINDERS: Rows<typeof schema.grinders> = [
+  {
+    id: CHOUGH,
+    siteId: PIER_HEAD,
+    name: "Chough",
+    dialMin: 0,
+    dialMax: 24,
+    dialStep: 0.5,
+    higherIs: "coarser",
+    purgeG: 12,
+    position: 0,
+  },
+  {
+    id: DUNLIN,
+    siteId: ROPE_LOFT,
+    name: "Dunlin",
+    dialMin: 0,
+    dialMax: 60,
+    dialStep: 1,
+    higherIs: "coarser",
+    purgeG: 3,
+    position: 0,
+  },
+];
+
+export const GRINDER_PAIRS: Rows<typeof schema.grinderPairs> = [
+  [5, 18],
+  [9.5, 31],
+  [14, 45],
+].map(([fromSetting, toSetting], i) => ({
+  id: demoId(45 + i),
+  fromGrinderId: CHOUGH,
+  toGrinderId: DUNLIN,
+  fromSetting: fromSetting!,
+  toSetting: toSetting!,
+}));
+
+export const ICE_SOURCES: Rows<typeof schema.iceSources> = [
+  {
+    id: demoId(70),
+    siteId: PIER_HEAD,
+    name: "bin machine",
+    iceTempC: -1,
+    iceWetShare: 0.08,
+    heapGPerMl: 0.58,
+    position: 0,
+  },
+  {
+    id: demoId(71),
+    siteId: ROPE_LOFT,
+    name: "freezer tray",
+    iceTempC: -16,
+    iceWetShare: 0,
+    heapGPerMl: 0.5,
+    position: 0,
+  },
+];
+
+export const CUPS: Rows<typeof schema.cups> = [240, 350, 470]
+  .map((volumeMl, i) => ({ id: demoId(80 + i), volumeMl, serve: "hot" as "hot" | "iced" }))
+  .concat([350, 470].map((volumeMl, i) => ({ id: demoId(85 + i), volumeMl, serve: "iced" })));
+
+/** Coffees, roasted so many days before the house is opened. */
+export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & {
+  roastedDaysAgo: number;
+})[] = [
+  {
+    id: SALTMARSH,
+    name: "Saltmarsh",
+    character: "medium blend",
+    densityGPerMl: 0.4,
+    stockG: 9600,
+    pricePerKg: 1850,
+    roastedDaysAgo: 9,
+    position: 0,
+  },
+  {
+    id: KITTIWAKE,
+    name: "Kittiwake",
+    character: "washed, light",
+    densityGPerMl: 0.42,
+    stockG: 4200,
+    pricePerKg: 2450,
+    roastedDaysAgo: 12,
+    position: 1,
+  },
+  {
+    id: LOW_TIDE,
+    name: "Low Tide",
+    character: "natural",
+    densityGPerMl: 0.41,
+    stockG: 3100,
+    pricePerKg: 2600,
+    roastedDaysAgo: 16,
+    position: 2,
+  },
+  {
+    id: NIGHT_MAIL,
+    name: "Night Mail",
+    character: "dark",
+    densityGPerMl: 0.35,
+    stockG: 2500,
+    pricePerKg: 1700,
+    roastedDaysAgo: 6,
+    position: 3,
+  },
+];
+
+export const RECIPES: Rows<typeof schema.recipes> = [
+  { id: LOFT_CONE, name: "Loft cone", position: 0 },
+  { id: SLACK_WATER, name: "Slack water", position: 1 },
+];
+
+export const RECIPE_VERSIONS: Rows<typeof schema.recipeVersions> = [
+  {
+    id: demoId(65),
+    recipeId: LOFT_CONE,
+    version: 4,
+    serve: "hot",
+    brewerId: CONE,
+    grinderId: DUNLIN,
+    coffeeId: SALTMARSH,
+    dialSetting: 31,
+    doseG: 22,
+    hotWaterG: 352,
+    iceG: 0,
+    waterTempC: 93,
+    bloomG: 55,
+    bloomS: 40,
+    doneS: 190,
+    retentionGPerG: 2.23,
+    weighedG: 303,
+    strengthPct: 1.38,
+  },
+  {
+    id: demoId(66),
+    recipeId: SLACK_WATER,
+    version: 2,
+    serve: "iced",
+    brewerId: CONE,
+    grinderId: DUNLIN,
+    coffeeId: SALTMARSH,
+    dialSetting: 27,
+    doseG: 24,
+    hotWaterG: 222,
+    iceG: 138,
+    waterTempC: 92,
+    bloomG: 70,
+    bloomS: 50,
+    doneS: 160,
+    retentionGPerG: 2.15,
+    strengthPct: 1.4,
+  },
+];

@@ -1,0 +1,28 @@
+import { formatISO, subDays } from "date-fns";
+import { USUAL_SETTINGS } from "#contract/house.ts";
+import type { Database } from "#data/connection.ts";
+import { createHouse } from "#data/house.ts";
+import * as schema from "#data/schema.ts";
+import * as bench from "./bench.ts";
+
+/** The demo house, Gannet Quay: a ferry kiosk on the quay and a café up the hill. All of it is made up. */
+export async function loadDemoHouse(db: Database, now: Date): Promise<void> {
+  const coffees = bench.COFFEES.map(({ roastedDaysAgo, ...coffee }) => ({
+    ...coffee,
+    roastedOn: formatISO(subDays(now, roastedDaysAgo), { representation: "date" }),
+  }));
+  await db.transaction(async (tx) => {
+    await createHouse(tx, { kind: "demo", name: "Gannet Quay", settings: USUAL_SETTINGS, createdAt: now });
+    await tx.insert(schema.people).values(bench.PEOPLE);
+    await tx.insert(schema.sites).values(bench.SITES);
+    await tx.insert(schema.brewers).values(bench.BREWERS);
+    await tx.insert(schema.vessels).values(bench.VESSELS);
+    await tx.insert(schema.grinders).values(bench.GRINDERS);
+    await tx.insert(schema.grinderPairs).values(bench.GRINDER_PAIRS);
+    await tx.insert(schema.iceSources).values(bench.ICE_SOURCES);
+    await tx.insert(schema.coffees).values(coffees);
+    await tx.insert(schema.cups).values(bench.CUPS);
+    await tx.insert(schema.recipes).values(bench.RECIPES);
+    await tx.insert(schema.recipeVersions).values(bench.RECIPE_VERSIONS);
+  });
+}

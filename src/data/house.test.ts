@@ -1,0 +1,34 @@
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { USUAL_SETTINGS } from "#contract/house.ts";
+import { freshDatabase } from "#tests/database.ts";
+import { loadDemoHouse } from "./demo/house.ts";
+import { createHouse, hasData, listSites, readHouse } from "./house.ts";
+
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+beforeAll(async () => {
+  fresh = await freshDatabase("house");
+});
+afterAll(() => fresh.drop());
+
+test("a new database has no house; the demo house fills it once", async () => {
+  const { db } = fresh;
+  expect(await readHouse(db)).toBeUndefined();
+  expect(await hasData(db)).toBe(false);
+
+  const createdAt = new Date("2026-07-14T08:30:00.123Z");
+  await loadDemoHouse(db, createdAt);
+  expect(await readHouse(db)).toMatchObject({
+    kind: "demo",
+    name: "Gannet Quay",
+    createdAt,
+    settings: USUAL_SETTINGS,
+  });
+  expect((await listSites(db)).map(({ name }) => name)).toEqual(["Pier Head", "Rope Loft"]);
+  expect(await hasData(db)).toBe(true);
+
+  await expect(
+    createHouse(db, { kind: "real", name: "A second", settings: USUAL_SETTINGS, createdAt }),
+  ).rejects.toThrow();
+  await expect(loadDemoHouse(db, createdAt)).rejects.toThrow();
+  expect(await listSites(db)).toHaveLength(2);
+});

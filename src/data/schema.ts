@@ -1,0 +1,217 @@
+import {
+  boolean,
+  char,
+  date,
+  datetime,
+  double,
+  int,
+  mysqlEnum,
+  mysqlTable,
+  smallint,
+  tinyint,
+  unique,
+  varchar,
+} from "drizzle-orm/mysql-core";
+import type { CardSheet } from "#contract/card.ts";
+import type { HouseSettings } from "#contract/house.ts";
+import type { Basket } from "#core/brew";
+import { json } from "./json.ts";
+
+/** Ids are UUIDv7, made by the client: a write sent twice is one write. */
+const id = (name = "id") => char(name, { length: 36 });
+const name = () => varchar("name", { length: 80 }).notNull();
+/** Place in lists, from 0. */
+const position = () => smallint("position").notNull();
+const time = (column: string) => datetime(column, { mode: "date", fsp: 3 });
+
+/** The house itself: one row, there from its first start. */
+export const house = mysqlTable("house", {
+  id: tinyint("id").primaryKey(),
+  kind: mysqlEnum("kind", ["demo", "real"]).notNull(),
+  name: name(),
+  settings: json<HouseSettings>("settings").notNull(),
+  /** One more with every change of settings, equipment, coffees or recipes: a bench read before is out of date. */
+  benchRevision: int("bench_revision").notNull().default(0),
+  createdAt: time("created_at").notNull(),
+});
+
+/** Who does what; until people sign in, the one lead. */
+export const people = mysqlTable("people", {
+  id: id().primaryKey(),
+  name: name(),
+  role: mysqlEnum("role", ["lead", "barista", "trainee"]).notNull(),
+});
+
+/** A place where coffee is brewed. */
+export const sites = mysqlTable("sites", {
+  id: id().primaryKey(),
+  name: name(),
+  /** Above the sea: water boils cooler higher up. */
+  altitudeM: smallint("altitude_m").notNull(),
+  /** IANA name; times are kept in UTC and shown in the site's zone. */
+  timeZone: varchar("time_zone", { length: 64 }).notNull(),
+  position: position(),
+});
+
+const siteId = () =>
+  id("site_id")
+    .notNull()
+    .references(() => sites.id);
+
+/** What brews: a batch brewer with a basket and settings, or a hand dripper that is poured into. */
+export const brewers = mysqlTable("brewers", {
+  id: id().primaryKey(),
+  siteId: siteId(),
+  name: name(),
+  kind: mysqlEnum("kind", ["batch", "hand"]).notNull(),
+  filter: mysqlEnum("filter", ["paper", "metal"]).notNull(),
+  basket: json<Basket>("basket").notNull(),
+  /** Settings apart by, least and most, g; delivered = intercept + slope · setting. */
+  stepG: double("step_g").notNull(),
+  minSettingG: double("min_setting_g").notNull(),
+  maxSettingG: double("max_setting_g").notNull(),
+  slope: double("slope").notNull(),
+  interceptG: double("intercept_g").notNull(),
+  doseMaxG: double("dose_max_g").notNull(),
+  preferredMinG: double("preferred_min_g"),
+  preferredMaxG: double("preferred_max_g"),
+  bedDepthMinMm: double("bed_depth_min_mm"),
+  bedDepthMaxMm: double("bed_depth_max_mm"),
+  retentionGPerG: double("retention_g_per_g").notNull(),
+  /** Brew water is so much warmer than what drips from the bed. */
+  dripDropC: double("drip_drop_c").notNull(),
+  /** Filters are counted and rinsed with so much water. */
+  rinseG: double("rinse_g").notNull(),
+  position: position(),
+  /** Removed from the bench; cards made on it still name it. */
+  removed: boolean("removed").notNull().default(false),
+});
+
+/** What the coffee ends in. */
+export const vessels = mysqlTable("vessels", {
+  id: id().primaryKey(),
+  siteId: siteId(),
+  name: name(),
+  kind: mysqlEnum("kind", ["dispenser", "pot", "glass", "steel"]).notNull(),
+  /** Kept for iced coffee. */
+  iced: boolean("iced").notNull(),
+  brimG: double("brim_g").notNull(),
+  workingG: double("working_g").notNull(),
+  vesselJPerK: double("vessel_j_per_k").notNull(),
+  position: position(),
+});
+
+export const grinders = mysqlTable("grinders", {
+  id: id().primaryKey(),
+  siteId: siteId(),
+  name: name(),
+  dialMin: double("dial_min").notNull(),
+  dialMax: double("dial_max").notNull(),
+  dialStep: double("dial_step").notNull(),
+  higherIs: mysqlEnum("higher_is", ["coarser", "finer"]).notNull(),
+  /** Ground and thrown away when the dial is changed. */
+  purgeG: double("purge_g").notNull(),
+  position: position(),
+});
+
+/** Settings of two grinders that grind alike. */
+export const grinderPairs = mysqlTable("grinder_pairs", {
+  id: id().primaryKey(),
+  fromGrinderId: id("from_grinder_id")
+    .notNull()
+    .references(() => grinders.id),
+  toGrinderId: id("to_grinder_id")
+    .notNull()
+    .references(() => grinders.id),
+  fromSetting: double("from_setting").notNull(),
+  toSetting: double("to_setting").notNull(),
+});
+
+export const iceSources = mysqlTable("ice_sources", {
+  id: id().primaryKey(),
+  siteId: siteId(),
+  name: name(),
+  iceTempC: double("ice_temp_c").notNull(),
+  iceWetShare: double("ice_wet_share").notNull(),
+  heapGPerMl: double("heap_g_per_ml").notNull(),
+  position: position(),
+});
+
+export const coffees = mysqlTable("coffees", {
+  id: id().primaryKey(),
+  name: name(),
+  character: varchar("character", { length: 80 }).notNull(),
+  densityGPerMl: double("density_g_per_ml").notNull(),
+  roastedOn: date("roasted_on", { mode: "string" }).notNull(),
+  stockG: double("stock_g").notNull(),
+  /** Minor units of the house's money per kg. */
+  pricePerKg: int("price_per_kg").notNull(),
+  position: position(),
+});
+
+export const cups = mysqlTable("cups", {
+  id: id().primaryKey(),
+  volumeMl: smallint("volume_ml").notNull(),
+  serve: mysqlEnum("serve", ["hot", "iced"]).notNull(),
+});
+
+export const recipes = mysqlTable("recipes", { id: id().primaryKey(), name: name(), position: position() });
+
+/** A recipe as it was at one time; versions never change. */
+export const recipeVersions = mysqlTable(
+  "recipe_versions",
+  {
+    id: id().primaryKey(),
+    recipeId: id("recipe_id")
+      .notNull()
+      .references(() => recipes.id),
+    version: smallint("version").notNull(),
+    serve: mysqlEnum("serve", ["hot", "iced"]).notNull(),
+    brewerId: id("brewer_id")
+      .notNull()
+      .references(() => brewers.id),
+    grinderId: id("grinder_id")
+      .notNull()
+      .references(() => grinders.id),
+    coffeeId: id("coffee_id")
+      .notNull()
+      .references(() => coffees.id),
+    dialSetting: double("dial_setting").notNull(),
+    doseG: double("dose_g").notNull(),
+    hotWaterG: double("hot_water_g").notNull(),
+    iceG: double("ice_g").notNull(),
+    waterTempC: double("water_temp_c").notNull(),
+    bloomG: double("bloom_g").notNull(),
+    bloomS: double("bloom_s").notNull(),
+    doneS: double("done_s").notNull(),
+    retentionGPerG: double("retention_g_per_g").notNull(),
+    /** Weighed and metered in the cup, where they were. */
+    weighedG: double("weighed_g"),
+    strengthPct: double("strength_pct"),
+  },
+  (table) => [unique("recipe_version").on(table.recipeId, table.version)],
+);
+
+/** A sheet kept to be brewed from, with the exact inputs, pins and results that it was made from. */
+export const cards = mysqlTable("cards", {
+  id: id().primaryKey(),
+  siteId: siteId(),
+  draft: boolean("draft").notNull(),
+  sheet: json<CardSheet>("sheet").notNull(),
+  madeBy: id("made_by")
+    .notNull()
+    .references(() => people.id),
+  createdAt: time("created_at").notNull(),
+});
+
+/** What one site brews on one day. */
+export const shiftItems = mysqlTable("shift_items", {
+  id: id().primaryKey(),
+  siteId: siteId(),
+  day: date("day", { mode: "string" }).notNull(),
+  cardId: id("card_id")
+    .notNull()
+    .references(() => cards.id),
+  batches: smallint("batches").notNull(),
+  position: position(),
+});

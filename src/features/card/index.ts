@@ -1,0 +1,2 @@
+/** One batch on one card. */
+export { Card } from "./card.tsx";

@@ -1,0 +1,28 @@
+import type { ReactNode } from "react";
+import { Toaster } from "sonner";
+import type { Bench } from "#contract/bench.ts";
+import { Head } from "./head.tsx";
+import { Rail } from "./rail.tsx";
+import { Shelf } from "./shelf.tsx";
+
+interface FrameProps {
+  readonly bench: Bench;
+  readonly children: ReactNode;
+}
+
+/** What stands around every screen but print: work rail, head line, pot shelf; the rest is the worktop. */
+export function Frame({ bench, children }: FrameProps) {
+  return (
+    <div className="flex h-dvh max-sm:flex-col print:block print:h-auto">
+      <Rail />
+      <div className="flex min-w-0 flex-1 flex-col max-sm:min-h-0">
+        <Head site={bench.site.id} sites={bench.sites} />
+        <main className="min-h-0 flex-1 overflow-y-auto p-4 print:overflow-visible print:p-0">
+          {children}
+        </main>
+        <Shelf vessels={bench.vessels} />
+      </div>
+      <Toaster position="bottom-right" />
+    </div>
+  );
+}

@@ -1,0 +1,79 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useTransition } from "react";
+import { Choice } from "#ui/choice.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { chooseSite } from "./actions.ts";
+import { Palette } from "./palette.tsx";
+
+interface HeadProps {
+  readonly site: string;
+  readonly sites: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** Where you are, how figures are read, and the way to everything else. */
+export function Head({ site, sites }: HeadProps) {
+  const router = useRouter();
+  const [, start] = useTransition();
+  const units = useUnits();
+  return (
+    <header className="flex min-h-12 flex-wrap items-center gap-2 border-rim border-b-2 bg-enamel px-4 py-1 print:hidden">
+      <Choice
+        label="at"
+        value={site}
+        options={sites.map(({ id, name }) => ({ value: id, text: name }))}
+        onChange={(id) =>
+          start(async () => {
+            await chooseSite(id);
+            router.refresh();
+          })
+        }
+      />
+      <fieldset className="flex items-center gap-1 text-sm">
+        <legend className="sr-only">Units</legend>
+        <UnitToggle
+          name="weight"
+          value={units.mass}
+          other={units.mass === "g" ? "oz" : "g"}
+          onClick={() => units.set({ ...units, mass: units.mass === "g" ? "oz" : "g" })}
+        />
+        <UnitToggle
+          name="temperature"
+          value={units.temp}
+          other={units.temp === "°C" ? "°F" : "°C"}
+          onClick={() => units.set({ ...units, temp: units.temp === "°C" ? "°F" : "°C" })}
+        />
+        <UnitToggle
+          name="ratio"
+          value={units.ratio}
+          other={units.ratio === "1:n" ? "g/l" : "1:n"}
+          onClick={() => units.set({ ...units, ratio: units.ratio === "1:n" ? "g/l" : "1:n" })}
+        />
+      </fieldset>
+      <div className="ml-auto">
+        <Palette />
+      </div>
+    </header>
+  );
+}
+
+interface UnitToggleProps {
+  readonly name: string;
+  readonly value: string;
+  readonly other: string;
+  readonly onClick: () => void;
+}
+
+function UnitToggle({ name, value, other, onClick }: UnitToggleProps) {
+  return (
+    <button
+      type="button"
+      onClick={onClick}
+      aria-label={`${name} in ${value}, change to ${other}`}
+      className="min-h-10 min-w-11 rounded-panel px-2 text-quiet hover:bg-rim/10"
+    >
+      {value}
+    </button>
+  );
+}

@@ -1,0 +1,3 @@
+/** What stands around every screen. */
+export { Frame } from "./frame.tsx";
+export { Trouble } from "./trouble.tsx";

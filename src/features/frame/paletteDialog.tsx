@@ -1,0 +1,60 @@
+"use client";
+
+import { Command } from "cmdk";
+import { useEffect, useState } from "react";
+import { type FoundCard, findCards } from "./actions.ts";
+
+interface PaletteDialogProps {
+  readonly onOpen: (open: boolean) => void;
+  readonly onGo: (href: string) => void;
+}
+
+/** Everything that can be found or done, narrowed by what is typed. */
+export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
+  const [cards, setCards] = useState<readonly FoundCard[]>([]);
+  useEffect(() => {
+    // Without an answer there are still the places to go to.
+    findCards().then(setCards, () => setCards([]));
+  }, []);
+  const item = "flex min-h-10 cursor-pointer items-center rounded-md px-3 data-[selected=true]:bg-rim/15";
+  return (
+    <Command.Dialog
+      open
+      onOpenChange={onOpen}
+      label="Find or do"
+      overlayClassName="fixed inset-0 z-30 bg-ink/40"
+      contentClassName="fixed top-24 left-1/2 z-40 w-[min(36rem,92vw)] -translate-x-1/2 rounded-panel border-2 border-rim bg-enamel p-2"
+    >
+      <Command.Input
+        placeholder="A card, a place …"
+        aria-label="Find or do"
+        className="mb-2 min-h-11 w-full rounded-md border border-rim/50 bg-enamel px-3"
+      />
+      <Command.List className="max-h-80 overflow-auto">
+        <Command.Empty className="p-3 text-quiet">Nothing by that name.</Command.Empty>
+        <Command.Group heading="Go to">
+          <Command.Item className={item} onSelect={() => onGo("/scale")}>
+            Scale a recipe
+          </Command.Item>
+          <Command.Item className={item} onSelect={() => onGo("/shift")}>
+            Today's list
+          </Command.Item>
+        </Command.Group>
+        {cards.length > 0 && (
+          <Command.Group heading="Cards">
+            {cards.map(({ id, text }) => (
+              <Command.Item
+                key={id}
+                value={`${text} ${id}`}
+                className={item}
+                onSelect={() => onGo(`/cards/${id}`)}
+              >
+                {text}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
+      </Command.List>
+    </Command.Dialog>
+  );
+}

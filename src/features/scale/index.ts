@@ -1,0 +1,3 @@
+/** Scale: the sheet on one drawing. */
+export { Scale } from "./scale.tsx";
+export { canScale, readQuery } from "./state.ts";

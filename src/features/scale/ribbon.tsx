@@ -1,0 +1,190 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import type { BenchBrewer } from "#contract/bench.ts";
+import { HOT_COFFEE_G_PER_ML, type SheetResult } from "#core/sheet";
+import { parseLiquid, printNumber } from "#core/units";
+import { useUnits } from "#ui/units.tsx";
+import { printSetting, quantitySentence } from "#words/index.ts";
+import { Drawing } from "./drawing.tsx";
+import { FIGURES, type FigureName } from "./figures.ts";
+import { Plate } from "./plate.tsx";
+import type { Chosen } from "./state.ts";
+import { whyOf } from "./why.ts";
+
+interface RibbonProps {
+  readonly sheet: SheetResult;
+  readonly chosen: Chosen;
+  readonly serve: "hot" | "iced";
+  readonly shown: "rounded" | "exact";
+  readonly onShow: (shown: "rounded" | "exact") => void;
+  readonly pinned: (name: FigureName) => number | undefined;
+  readonly nudgeOf: (name: FigureName) => number;
+  /** Pins a figure; a sentence when that cannot be. */
+  readonly onPin: (name: FigureName, value: number) => string | undefined;
+  /** Frees a pinned figure, where one can be; a sentence when not. */
+  readonly onFree: (name: FigureName) => string | undefined;
+  readonly extraction: { readonly pct: number; readonly guess: boolean };
+  readonly cups: readonly number[];
+}
+
+/** Where each plate stands on the wide drawing, in per cent of it; on a narrow screen they stand in a list. */
+const PLACES: { readonly [name in FigureName]?: string } = {
+  brewRatio: "@wide:left-[1.3%] @wide:top-[4%]",
+  totalRatio: "@wide:left-[17%] @wide:top-[4%]",
+  brewWaterG: "@wide:left-[1.3%] @wide:top-[47%]",
+  doseG: "@wide:left-[34.5%] @wide:top-[2.5%]",
+  bypassG: "@wide:left-[47.2%] @wide:top-[2.5%]",
+  iceG: "@wide:right-[27.6%] @wide:top-[2.5%]",
+  yieldG: "@wide:right-[1.3%] @wide:top-[4%]",
+  finalTempC: "@wide:right-[1.3%] @wide:top-[26%]",
+  strengthPct: "@wide:right-[1.3%] @wide:top-[48%]",
+};
+
+const HOT: readonly FigureName[] = ["brewRatio", "brewWaterG", "doseG", "bypassG", "yieldG", "strengthPct"];
+const ICED: readonly FigureName[] = [
+  "totalRatio",
+  "brewRatio",
+  "brewWaterG",
+  "doseG",
+  "bypassG",
+  "iceG",
+  "yieldG",
+  "finalTempC",
+  "strengthPct",
+];
+
+/** The solved sheet as one drawing, with every figure where its mass is. */
+export function Ribbon(props: RibbonProps) {
+  const { sheet, chosen, serve, shown, onShow, pinned, nudgeOf, onPin, onFree, extraction, cups } = props;
+  const units = useUnits();
+  const figures = sheet[shown];
+  const names = serve === "hot" ? HOT : ICED;
+  const { brewer, vessel, coffee } = chosen;
+  // The plates ask when they are opened, and then of the sheet as it stands.
+  const asked = useRef({ exact: sheet.exact, rounded: sheet.rounded, chosen, extraction });
+  useEffect(() => {
+    asked.current = { exact: sheet.exact, rounded: sheet.rounded, chosen, extraction };
+  });
+  const [whys] = useState(() => whysOf((name) => whyOf(name, asked.current)));
+  const iced = serve === "iced";
+  return (
+    <section aria-label="The sheet" className="@container rounded-panel border-2 border-rim bg-enamel">
+      <div className="relative overflow-hidden rounded-lg">
+        <Drawing
+          figures={sheet.rounded}
+          retentionGPerG={brewer.retentionGPerG}
+          basket={brewer.basket}
+          densityGPerMl={coffee.densityGPerMl}
+          brimG={vessel.brimG}
+          workingG={vessel.workingG}
+          iced={iced}
+        />
+        <div className="@max-wide:grid @max-wide:grid-cols-2 @max-wide:gap-2 @max-wide:p-2">
+          {names.map((name) => {
+            const kind = FIGURES[name];
+            const value = figures[name];
+            if (value === undefined) return null;
+            const pin = pinned(name);
+            return (
+              <Plate
+                key={name}
+                label={kind.label}
+                text={kind.print(value, units)}
+                pinned={pin !== undefined}
+                onType={(text) => {
+                  const parsed = kind.parse(text, units);
+                  return parsed.ok ? onPin(name, parsed.value) : quantitySentence(parsed.failure);
+                }}
+                onNudge={(steps) => onPin(name, nudged(pin ?? value, steps * nudgeOf(name)))}
+                onPin={() => (pin === undefined ? onPin(name, value) : onFree(name))}
+                why={whys[name]}
+                aside={
+                  pin !== undefined &&
+                  kind.print(pin, units) !== kind.print(value, units) &&
+                  `for ${kind.print(pin, units)}`
+                }
+                className={`@max-wide:w-auto @max-wide:min-w-0 @wide:absolute ${PLACES[name]}`}
+              />
+            );
+          })}
+          {sheet.rounded.settingG !== undefined && (
+            <Plate
+              label={`set ${brewer.name} to`}
+              text={printSetting(sheet.rounded.settingG)}
+              pinned={pinned("brewWaterG") !== undefined}
+              onType={(text) => {
+                const parsed = parseLiquid(text, "l");
+                return parsed.ok
+                  ? onPin("brewWaterG", deliveredG(brewer, parsed.value))
+                  : quantitySentence(parsed.failure);
+              }}
+              onNudge={(steps) =>
+                onPin(
+                  "brewWaterG",
+                  deliveredG(brewer, nudged(sheet.rounded.settingG ?? 0, steps * brewer.lattice.stepG)),
+                )
+              }
+              onPin={() =>
+                pinned("brewWaterG") === undefined
+                  ? onPin("brewWaterG", sheet.rounded.brewWaterG)
+                  : onFree("brewWaterG")
+              }
+              why={whys.brewWaterG}
+              className="@max-wide:w-auto @max-wide:min-w-0 @wide:absolute @wide:top-[47%] @wide:left-[15%]"
+            />
+          )}
+          <button
+            type="button"
+            onClick={() => onShow(shown === "exact" ? "rounded" : "exact")}
+            className="min-h-8 rounded-panel px-2 text-left text-quiet text-sm underline @wide:absolute @wide:bottom-[2%] @wide:left-[0.8%]"
+          >
+            {shown === "exact" ? "exact: show what can be weighed" : "what can be weighed: show exact"}
+          </button>
+          <p className="text-quiet text-sm @wide:absolute @wide:bottom-[3%] @wide:left-[24%]">
+            the bed keeps{" "}
+            <strong className="font-display text-base text-ink tabular-nums">
+              {units.printLiquid(brewer.retentionGPerG * sheet.rounded.doseG)}
+            </strong>
+            <br />
+            {printNumber(brewer.retentionGPerG, 2)} g per g
+          </p>
+          <div className="text-sm @wide:absolute @wide:right-[1.3%] @wide:bottom-[3%] @wide:w-[15.5%]">
+            <p>
+              <strong className="font-display text-base tabular-nums">
+                {printNumber((100 * figures.yieldG) / vessel.workingG, 0)} %
+              </strong>{" "}
+              <span className="text-quiet">of its {units.printLiquid(vessel.workingG)} fill</span>
+            </p>
+            {cups.map((volumeMl) => (
+              <p key={volumeMl}>
+                <strong className="tabular-nums">
+                  {printNumber(figures.yieldG / (volumeMl * (iced ? 1 : HOT_COFFEE_G_PER_ML)), 1)}
+                </strong>{" "}
+                <span className="text-quiet">cups of {volumeMl} ml</span>
+              </p>
+            ))}
+          </div>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function whysOf(why: (name: FigureName) => readonly string[]) {
+  const names = Object.keys(FIGURES) as FigureName[];
+  return Object.fromEntries(names.map((name) => [name, () => why(name)])) as Record<
+    FigureName,
+    () => readonly string[]
+  >;
+}
+
+/** A step on from a figure, without the noise of adding tenths. */
+function nudged(value: number, by: number): number {
+  return Number((Math.round(value / Math.abs(by)) * Math.abs(by) + by).toPrecision(12));
+}
+
+/** What the brewer gives at a setting, g. */
+function deliveredG({ lattice }: BenchBrewer, settingG: number): number {
+  return lattice.interceptG + lattice.slope * settingG;
+}

@@ -1,0 +1,356 @@
+"use client";
+
+import { Redo2, Undo2 } from "lucide-react";
+import { ToggleGroup } from "radix-ui";
+import { memo, useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { toast } from "sonner";
+import { v7 as uuidv7 } from "uuid";
+import type { Bench } from "#contract/bench.ts";
+import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
+import { Button } from "#ui/button.tsx";
+import { Choice } from "#ui/choice.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { PIN_WORDS, sheetFailureSentence } from "#words/index.ts";
+import { saveCard } from "./actions.ts";
+import { DialLadder } from "./dialLadder.tsx";
+import { FIGURES, type FigureName } from "./figures.ts";
+import { grindAnswer } from "./grindAnswer.ts";
+import { step } from "./history.ts";
+import { Checks, Cup } from "./panels.tsx";
+import { Ribbon } from "./ribbon.tsx";
+import {
+  chosenOf,
+  extractionOf,
+  firstPins,
+  fromRecipe,
+  givenOf,
+  inRange,
+  into,
+  mostOf,
+  queryOf,
+  type ScaleState,
+  serveAs,
+  sheetInputOf,
+} from "./state.ts";
+
+interface ScaleProps {
+  readonly bench: Bench;
+  readonly start: ScaleState;
+  /** The link that led here named what is not here. */
+  readonly broken: boolean;
+}
+
+/** From one good cup to a pot: the sheet, live. */
+export function Scale({ bench, start, broken }: ScaleProps) {
+  const units = useUnits();
+  const [history, dispatch] = useReducer(step, { past: [], now: start, future: [] });
+  const [said, setSaid] = useState(
+    broken ? "The link named something that is not here: those parts start afresh." : "",
+  );
+  const [shown, setShown] = useState<"rounded" | "exact">("rounded");
+  const state = history.now;
+  const set = (next: ScaleState, sentence = "") => {
+    dispatch({ type: "set", state: next });
+    setSaid(sentence);
+  };
+  const change = useCallback((to: (state: ScaleState) => ScaleState) => {
+    dispatch({ type: "change", to });
+    setSaid("");
+  }, []);
+
+  const chosen = chosenOf(state, bench);
+  const input = useMemo(() => sheetInputOf(state, bench), [state, bench]);
+  const solved = useMemo(() => solveSheet(input), [input]);
+  const good = useRef<SheetResult>(undefined);
+  if (solved.ok) good.current = solved.value;
+  const sheet = solved.ok ? solved.value : good.current;
+  const extraction = extractionOf(chosen.recipe, bench.settings.extractionGuessPct);
+
+  // The link follows the sheet, so that it can be sent as it stands. The browser's own function is called,
+  // past the framework's: that one redraws the page, and drops a navigation that is under way.
+  useEffect(() => {
+    History.prototype.replaceState.call(window.history, window.history.state, "", `?${queryOf(state)}`);
+  }, [state]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest("input");
+      if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
+      event.preventDefault();
+      dispatch({ type: event.shiftKey ? "redo" : "undo" });
+      setSaid("");
+    };
+    addEventListener("keydown", onKey);
+    return () => removeEventListener("keydown", onKey);
+  }, []);
+
+  const pin = (name: FigureName, value: number): string | undefined => {
+    const { print, label } = FIGURES[name];
+    if (!inRange(name, value)) {
+      return value < 0
+        ? `${label} cannot be below nothing.`
+        : value > mostOf(name)
+          ? `That is too much: at most ${print(mostOf(name), units)}.`
+          : "That is too little.";
+    }
+    const pinned = pinFigure(state.pins, { name, value }, givenOf(state, bench));
+    if (!pinned.ok) return sheetFailureSentence(pinned.failure);
+    const { pins, freed } = pinned.value;
+    set(
+      { ...state, pins },
+      freed ? `${PIN_WORDS[name]} is pinned, and ${PIN_WORDS[freed]} now follows.` : "",
+    );
+    return undefined;
+  };
+  const free = (name: FigureName): string | undefined => {
+    if (name !== "bypassG") return "This gives way when you pin another figure.";
+    set({ ...state, pins: state.pins.filter((each) => each.name !== name) }, "No bypass again.");
+    return undefined;
+  };
+  const nudgeOf = (name: FigureName): number => {
+    const { rounding } = bench.settings;
+    const { stepG, slope } = chosen.brewer.lattice;
+    if (name === "brewWaterG") return stepG * slope;
+    if (name === "doseG" || name === "bypassG" || name === "iceG") return rounding[name];
+    return FIGURES[name].nudge;
+  };
+
+  return (
+    <div className="mx-auto flex max-w-[1440px] flex-col gap-3">
+      <h1 className="sr-only">Scale</h1>
+      <div className="flex flex-wrap items-center gap-1.5">
+        <Choices state={state} bench={bench} set={change} />
+        <ToggleGroup.Root
+          type="single"
+          aria-label="served"
+          value={state.serve}
+          onValueChange={(serve) =>
+            (serve === "hot" || serve === "iced") && set(serveAs(serve, state, bench))
+          }
+          className="flex overflow-hidden rounded-panel border-2 border-rim"
+        >
+          <ToggleGroup.Item
+            value="hot"
+            className="min-h-9 px-3 font-semibold data-[state=on]:bg-hot data-[state=on]:text-enamel"
+          >
+            Hot
+          </ToggleGroup.Item>
+          <ToggleGroup.Item
+            value="iced"
+            className="min-h-9 px-3 font-semibold data-[state=on]:bg-ice data-[state=on]:text-enamel"
+          >
+            Iced
+          </ToggleGroup.Item>
+        </ToggleGroup.Root>
+        <span className="flex">
+          <Button
+            look="icon"
+            aria-label="undo"
+            disabled={history.past.length === 0}
+            onClick={() => dispatch({ type: "undo" })}
+          >
+            <Undo2 size={18} aria-hidden />
+          </Button>
+          <Button
+            look="icon"
+            aria-label="redo"
+            disabled={history.future.length === 0}
+            onClick={() => dispatch({ type: "redo" })}
+          >
+            <Redo2 size={18} aria-hidden />
+          </Button>
+        </span>
+        {solved.ok && <Save key={bench.site.id} state={state} bench={bench} sheet={solved.value} />}
+      </div>
+      <p role="status" className="min-h-0 text-sm empty:hidden">
+        {said}
+        {said && history.past.length > 0 && (
+          <button type="button" className="ml-2 underline" onClick={() => dispatch({ type: "undo" })}>
+            Undo
+          </button>
+        )}
+      </p>
+      {!solved.ok && (
+        <p role="alert" className="rounded-panel border-2 border-stop bg-enamel p-3">
+          {sheetFailureSentence(solved.failure)}
+        </p>
+      )}
+      {sheet && (
+        <div className={`flex flex-col gap-3 ${solved.ok ? "" : "opacity-50"}`}>
+          <Ribbon
+            sheet={sheet}
+            chosen={chosen}
+            serve={state.serve}
+            shown={shown}
+            onShow={setShown}
+            pinned={(name) => state.pins.find((each) => each.name === name)?.value}
+            nudgeOf={nudgeOf}
+            onPin={pin}
+            onFree={free}
+            extraction={extraction}
+            cups={bench.cups.filter(({ serve }) => serve === state.serve).map(({ volumeMl }) => volumeMl)}
+          />
+          <div className="grid gap-3 lg:grid-cols-3">
+            <Checks checks={sheet.checks} chosen={chosen} doseG={sheet.rounded.doseG} />
+            <Cup
+              sheet={sheet}
+              input={input}
+              extraction={extraction}
+              aside={
+                chosen.ice && (
+                  <Choice
+                    label="ice from"
+                    value={chosen.ice.id}
+                    options={optionsOf(bench.iceSources)}
+                    onChange={(id) => set({ ...state, ice: id })}
+                  />
+                )
+              }
+            />
+            <DialLadder
+              grinder={chosen.grinder}
+              answer={grindAnswer(chosen, sheet.rounded.doseG, state.serve)}
+            />
+          </div>
+        </div>
+      )}
+      {sheet === undefined && (
+        <Button
+          className="self-start"
+          onClick={() => set({ ...state, pins: firstPins(state.serve, chosen, bench.settings.icedTempC) })}
+        >
+          Start afresh with the recipe's own pins
+        </Button>
+      )}
+    </div>
+  );
+}
+
+interface ChoicesProps {
+  readonly state: ScaleState;
+  readonly bench: Bench;
+  /** Takes the change to the state as it then is; must stay the same function. */
+  readonly set: (change: (state: ScaleState) => ScaleState) => void;
+}
+
+/** What is scaled, as a sentence. A change of pins alone leaves it as it is. */
+const Choices = memo(
+  function Choices({ state, bench, set }: ChoicesProps) {
+    const chosen = chosenOf(state, bench);
+    return (
+      <>
+        <Choice
+          label="from"
+          value={chosen.recipe.versionId}
+          options={bench.recipes.map(({ versionId, name, version }) => ({
+            value: versionId,
+            text: name,
+            aside: `version ${version}`,
+          }))}
+          onChange={(id) => set((now) => fromRecipe(id, now, bench))}
+        />
+        <Choice
+          label="with"
+          value={chosen.coffee.id}
+          options={bench.coffees.map(({ id, name, character }) => ({
+            value: id,
+            text: name,
+            aside: character,
+          }))}
+          onChange={(coffee) => set((now) => ({ ...now, coffee }))}
+        />
+        <Choice
+          label="on"
+          value={chosen.brewer.id}
+          options={optionsOf(bench.brewers)}
+          onChange={(brewer) => set((now) => ({ ...now, brewer }))}
+        />
+        <Choice
+          label="ground on"
+          value={chosen.grinder.id}
+          options={optionsOf(bench.grinders)}
+          onChange={(grinder) => set((now) => ({ ...now, grinder }))}
+        />
+        <Choice
+          label="into"
+          value={chosen.vessel.id}
+          options={optionsOf(bench.vessels)}
+          onChange={(id) => set((now) => into(id, now, bench))}
+        />
+      </>
+    );
+  },
+  (old, next) =>
+    old.bench === next.bench &&
+    (["recipe", "coffee", "brewer", "grinder", "vessel"] as const).every(
+      (key) => old.state[key] === next.state[key],
+    ),
+);
+
+function optionsOf(rows: readonly { readonly id: string; readonly name: string }[]) {
+  return rows.map(({ id, name }) => ({ value: id, text: name }));
+}
+
+interface SaveProps {
+  readonly state: ScaleState;
+  readonly bench: Bench;
+  readonly sheet: SheetResult;
+}
+
+/** Keeps the sheet as a card. A second tap on the same sheet is the same card. */
+function Save({ state, bench, sheet }: SaveProps) {
+  const [saving, setSaving] = useState(false);
+  const kept = useRef<{ readonly state: ScaleState; readonly id: string }>(undefined);
+  const draft = sheet.checks.some(({ severity }) => severity === "stop");
+  const save = async () => {
+    if (kept.current?.state !== state) kept.current = { state, id: uuidv7() };
+    const { id } = kept.current;
+    setSaving(true);
+    try {
+      const reply = await saveCard({ id, siteId: bench.site.id, sheet: cardOf(state, bench, sheet) });
+      if (reply?.data) {
+        toast.success(reply.data.draft ? "Kept as a draft." : "Kept as a card.", {
+          action: { label: "Open it", onClick: () => window.location.assign(`/cards/${id}`) },
+        });
+      } else toast.error(reply?.serverError ?? "That could not be saved: the sheet was not understood.");
+    } catch {
+      toast.error("Tumbek does not answer. Nothing you typed is lost: try again when it is back.");
+    } finally {
+      setSaving(false);
+    }
+  };
+  return (
+    <Button look="main" className="ml-auto" disabled={saving} onClick={save}>
+      {draft ? "Save as draft" : "Save as card"}
+    </Button>
+  );
+}
+
+/** What the card keeps besides the result: the inputs, the dial, and what it was made with. */
+function cardOf(state: ScaleState, bench: Bench, sheet: SheetResult) {
+  const { recipe, brewer, vessel, grinder, coffee, ice } = chosenOf(state, bench);
+  const { rule, translated, bracket } = grindAnswer(chosenOf(state, bench), sheet.rounded.doseG, state.serve);
+  const setting = rule?.setting ?? translated?.setting;
+  return {
+    input: JSON.parse(JSON.stringify(sheetInputOf(state, bench))),
+    ...(setting !== undefined && { dial: { grinder: grinder.name, setting, ...bracket } }),
+    madeWith: {
+      recipeVersionId: recipe.versionId,
+      recipe: recipe.name,
+      brewerId: brewer.id,
+      brewer: brewer.name,
+      brewerKind: brewer.kind,
+      filter: brewer.filter,
+      rinseG: brewer.rinseG,
+      vesselId: vessel.id,
+      vessel: vessel.name,
+      vesselKind: vessel.kind,
+      grinderId: grinder.id,
+      purgeG: grinder.purgeG,
+      coffeeId: coffee.id,
+      coffee: coffee.name,
+      ...(state.serve === "iced" && ice && { iceSourceId: ice.id, iceSource: ice.name }),
+      waterTempC: recipe.waterTempC,
+      extractionIsGuess: extractionOf(recipe, bench.settings.extractionGuessPct).guess,
+    },
+  };
+}

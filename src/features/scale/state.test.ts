@@ -1,0 +1,250 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import type { Bench, BenchRecipe, BenchVessel } from "#contract/bench.ts";
+import { USUAL_SETTINGS } from "#contract/house.ts";
+import { must } from "#core/result";
+import { PIN_NAMES, solveSheet } from "#core/sheet";
+import { grindAnswer } from "./grindAnswer.ts";
+import { step } from "./history.ts";
+import {
+  chosenOf,
+  extractionOf,
+  firstState,
+  fromRecipe,
+  into,
+  queryOf,
+  readQuery,
+  serveAs,
+  sheetInputOf,
+} from "./state.ts";
+
+const CONE = { shape: "cone" as const, topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 };
+const LOFT_CONE: BenchRecipe = {
+  versionId: "loft",
+  name: "Loft cone",
+  version: 4,
+  serve: "hot",
+  coffeeId: "saltmarsh",
+  basket: CONE,
+  densityGPerMl: 0.4,
+  grinder: { id: "dunlin", name: "Dunlin" },
+  dialSetting: 31,
+  pairs: {
+    chough: [
+      { from: 18, to: 5 },
+      { from: 31, to: 9.5 },
+      { from: 45, to: 14 },
+    ],
+  },
+  doseG: 22,
+  hotWaterG: 352,
+  iceG: 0,
+  waterTempC: 93,
+  retentionGPerG: 2.23,
+  weighedG: 303,
+  strengthPct: 1.38,
+};
+const SLACK_WATER: BenchRecipe = {
+  ...LOFT_CONE,
+  versionId: "slack",
+  name: "Slack water",
+  serve: "iced",
+  doseG: 24,
+  hotWaterG: 222,
+  iceG: 138,
+  waterTempC: 92,
+  retentionGPerG: 2.15,
+  weighedG: null,
+  strengthPct: 1.4,
+};
+const DISPENSER: BenchVessel = {
+  id: "dispenser",
+  name: "dispenser",
+  kind: "dispenser",
+  iced: false,
+  brimG: 3100,
+  workingG: 2850,
+  vesselJPerK: 420,
+};
+const BENCH: Bench = {
+  site: { id: "pier", name: "Pier Head", timeZone: "Europe/London" },
+  sites: [{ id: "pier", name: "Pier Head" }],
+  settings: USUAL_SETTINGS,
+  brewers: [
+    {
+      id: "fulmar",
+      name: "Fulmar",
+      kind: "batch",
+      filter: "paper",
+      basket: { shape: "flat", topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 },
+      lattice: { stepG: 100, slope: 0.976, interceptG: 8, minSettingG: 1200, maxSettingG: 3600 },
+      doseMaxG: 230,
+      preferredMinG: 2000,
+      preferredMaxG: 3400,
+      bedDepthMinMm: 20,
+      bedDepthMaxMm: 40,
+      retentionGPerG: 2.12,
+      dripDropC: 15,
+      rinseG: 300,
+    },
+  ],
+  vessels: [
+    DISPENSER,
+    { ...DISPENSER, id: "pot", brimG: 2050, workingG: 1880 },
+    { ...DISPENSER, id: "steel", kind: "steel", iced: true, brimG: 4200, workingG: 3990, vesselJPerK: 350 },
+  ],
+  grinders: [{ id: "chough", name: "Chough", min: 0, max: 24, step: 0.5, higherIs: "coarser", purgeG: 12 }],
+  iceSources: [{ id: "bin", name: "bin machine", iceTempC: -1, iceWetShare: 0.08, heapGPerMl: 0.58 }],
+  coffees: [
+    {
+      id: "saltmarsh",
+      name: "Saltmarsh",
+      character: "medium",
+      densityGPerMl: 0.4,
+      roastedOn: "2026-07-05",
+      stockG: 9600,
+    },
+  ],
+  cups: [],
+  recipes: [LOFT_CONE, SLACK_WATER],
+};
+const START = firstState(BENCH);
+const names = (state: typeof START) => state.pins.map(({ name }) => name);
+
+describe("what a sheet starts with", () => {
+  test("hot: the vessel's fill and the recipe's ratio; the fill gives way first", () => {
+    expect(START.pins).toEqual([
+      { name: "yieldG", value: 2850 },
+      { name: "brewRatio", value: 16 },
+    ]);
+    expect(must(solveSheet(sheetInputOf(START, BENCH))).rounded).toMatchObject({
+      doseG: 202,
+      settingG: 3300,
+    });
+  });
+
+  test("an iced recipe brings its service, its ratio with ice, a vessel for it and the house's temperature", () => {
+    const iced = fromRecipe("slack", { ...START, pins: [] }, BENCH);
+    expect([iced.serve, iced.vessel]).toEqual(["iced", "steel"]);
+    expect(iced.pins).toContainEqual({ name: "totalRatio", value: 15 });
+    expect(iced.pins).toContainEqual({ name: "finalTempC", value: 8 });
+    const input = sheetInputOf(
+      { ...iced, pins: iced.pins.map((pin) => (pin.name === "yieldG" ? { ...pin, value: 2400 } : pin)) },
+      BENCH,
+    );
+    expect(input.heat?.dripTempC).toBe(77);
+    expect(must(solveSheet(input)).rounded).toMatchObject({ doseG: 184, iceG: 1100, settingG: 1700 });
+  });
+});
+
+describe("what stays when something else is chosen", () => {
+  test("hot to iced and back keeps dose and yield pins, whichever there are", () => {
+    expect(names(serveAs("iced", START, BENCH))).toEqual(["yieldG", "totalRatio", "finalTempC"]);
+    const byDose = {
+      ...START,
+      pins: [
+        { name: "brewRatio" as const, value: 16 },
+        { name: "doseG" as const, value: 190 },
+      ],
+    };
+    expect(names(serveAs("iced", byDose, BENCH))).toEqual(["doseG", "totalRatio", "finalTempC"]);
+    const both = {
+      ...START,
+      pins: [
+        { name: "doseG" as const, value: 190 },
+        { name: "yieldG" as const, value: 2600 },
+      ],
+    };
+    expect(names(serveAs("iced", both, BENCH))).toEqual(["doseG", "yieldG", "finalTempC"]);
+    expect(names(serveAs("hot", serveAs("iced", both, BENCH), BENCH))).toEqual(["doseG", "yieldG"]);
+  });
+
+  test("another vessel is filled to its own fill, unless another yield was asked for", () => {
+    expect(into("pot", START, BENCH).pins[0]).toEqual({ name: "yieldG", value: 1880 });
+    const asked = { ...START, pins: [{ name: "yieldG" as const, value: 2000 }, START.pins[1]!] };
+    expect(into("pot", asked, BENCH).pins[0]).toEqual({ name: "yieldG", value: 2000 });
+  });
+
+  test("undo goes back and redo forth; a new step forgets what was undone", () => {
+    const set = (serve: "hot" | "iced") => ({ type: "set" as const, state: { ...START, serve } });
+    const twice = step(step({ past: [], now: START, future: [] }, set("iced")), { type: "undo" });
+    expect(twice.now).toBe(START);
+    expect(step(twice, { type: "redo" }).now.serve).toBe("iced");
+    expect(step(twice, set("hot")).future).toEqual([]);
+    expect(step({ past: [], now: START, future: [] }, { type: "undo" }).now).toBe(START);
+  });
+});
+
+describe("links", () => {
+  test("a state read back from its link is that state", () => {
+    const pins = fc.uniqueArray(
+      fc.record({ name: fc.constantFrom(...PIN_NAMES), value: fc.double({ min: 1, max: 25, noNaN: true }) }),
+      {
+        selector: ({ name }) => name,
+        maxLength: 4,
+        minLength: 1,
+      },
+    );
+    fc.assert(
+      fc.property(pins, fc.constantFrom("hot" as const, "iced" as const), (list, serve) => {
+        const sound = list.map(({ name, value }) => ({
+          name,
+          value: name.endsWith("Share") ? value / 30 : value,
+        }));
+        const state = { ...START, serve, pins: sound };
+        const query = Object.fromEntries(new URLSearchParams(queryOf(state)));
+        expect(readQuery(query, BENCH)).toEqual({ state, broken: false });
+      }),
+    );
+  });
+
+  test("whatever a link says, the answer is a state of this bench", () => {
+    const query = fc.dictionary(
+      fc.constantFrom("pins", "serve", "recipe", "brewer", "vessel", "ice", "__proto__"),
+      fc.oneof(fc.string(), fc.array(fc.string())),
+    );
+    fc.assert(
+      fc.property(query, (hostile) => {
+        const { state } = readQuery(hostile, BENCH);
+        expect(chosenOf(state, BENCH).brewer.name).toBe("Fulmar");
+        expect(
+          state.pins.every(({ name, value }) => PIN_NAMES.includes(name) && Number.isFinite(value)),
+        ).toBe(true);
+        solveSheet(sheetInputOf(state, BENCH));
+      }),
+    );
+  });
+});
+
+test("extraction is the metered cup's, weighed or by its balance, else the house's guess", () => {
+  expect(extractionOf(LOFT_CONE, 20)).toEqual({ pct: (1.38 * 303) / 22, guess: false });
+  expect(extractionOf(SLACK_WATER, 20).pct).toBeCloseTo((1.4 * (360 - 2.15 * 24)) / 24, 9);
+  expect(extractionOf({ ...LOFT_CONE, strengthPct: null }, 20)).toEqual({ pct: 20, guess: true });
+});
+
+describe("the dial", () => {
+  const chosen = chosenOf(START, BENCH);
+
+  test("the source on this grinder's dial, and the house rule from there by the depth of the beds", () => {
+    const answer = grindAnswer(chosen, 202, "hot");
+    expect(answer.translated).toMatchObject({ setting: 9.5, extrapolated: false });
+    const { sourceMm, targetMm, exact } = answer.rule!;
+    expect(exact).toBeCloseTo(9.5 + 1.5 * Math.log2(targetMm / sourceMm), 9);
+    expect(answer.rule!.setting).toBe(8.5);
+  });
+
+  test("a hot recipe poured onto ice is ground a unit finer; an iced one already is", () => {
+    expect(grindAnswer(chosen, 202, "iced").rule!.exact).toBeCloseTo(
+      grindAnswer(chosen, 202, "hot").rule!.exact - 1,
+      9,
+    );
+    const iced = { ...chosen, recipe: { ...LOFT_CONE, serve: "iced" as const } };
+    expect(grindAnswer(iced, 202, "iced").rule!.icedUnits).toBe(0);
+  });
+
+  test("grinders that were never matched say nothing", () => {
+    expect(grindAnswer({ ...chosen, recipe: { ...LOFT_CONE, pairs: {} } }, 202, "hot")).toEqual({
+      source: { grinder: "Dunlin", setting: 31 },
+    });
+  });
+});

@@ -1,0 +1,296 @@
+import type {
+  Bench,
+  BenchBrewer,
+  BenchCoffee,
+  BenchGrinder,
+  BenchIce,
+  BenchRecipe,
+  BenchVessel,
+} from "#contract/bench.ts";
+import {
+  type Given,
+  meteredExtractionPct,
+  PIN_NAMES,
+  type PinName,
+  type PinSet,
+  pinsOf,
+  type Serve,
+  type SheetInput,
+} from "#core/sheet";
+
+/** What is being scaled, all of it: it fits into a link. */
+export interface ScaleState {
+  readonly recipe: string;
+  readonly coffee: string;
+  readonly brewer: string;
+  readonly grinder: string;
+  readonly vessel: string;
+  readonly ice: string;
+  readonly serve: Serve;
+  /** The oldest pin first. */
+  readonly pins: readonly PinSet[];
+}
+
+/** The rows of the bench that a state names. */
+export interface Chosen {
+  readonly recipe: BenchRecipe;
+  readonly coffee: BenchCoffee;
+  readonly brewer: BenchBrewer;
+  readonly grinder: BenchGrinder;
+  readonly vessel: BenchVessel;
+  readonly ice: BenchIce | undefined;
+}
+
+/** Whether a site has what a sheet takes. */
+export function canScale(bench: Bench): boolean {
+  return [bench.recipes, bench.coffees, bench.brewers, bench.grinders, bench.vessels].every(
+    ({ length }) => length > 0,
+  );
+}
+
+export function chosenOf(state: ScaleState, bench: Bench): Chosen {
+  const byId = <T extends { readonly id: string }>(rows: readonly T[], id: string): T =>
+    rows.find((row) => row.id === id) ?? rows[0]!;
+  return {
+    recipe: bench.recipes.find(({ versionId }) => versionId === state.recipe) ?? bench.recipes[0]!,
+    coffee: byId(bench.coffees, state.coffee),
+    brewer: byId(bench.brewers, state.brewer),
+    grinder: byId(bench.grinders, state.grinder),
+    vessel: byId(bench.vessels, state.vessel),
+    ice: bench.iceSources.find(({ id }) => id === state.ice) ?? bench.iceSources[0],
+  };
+}
+
+/** Water to coffee in the recipe, ice counted; the same as hot water to coffee when it is hot. */
+export function recipeRatio({ hotWaterG, iceG, doseG }: BenchRecipe): number {
+  return (hotWaterG + iceG) / doseG;
+}
+
+/** A yield that the vessel takes and the brewer has the dose for, g, in whole hundreds. */
+function firstYieldG({ recipe, brewer, vessel }: Chosen): number {
+  const mostG = brewer.doseMaxG * (recipeRatio(recipe) - brewer.retentionGPerG);
+  const step = vessel.workingG >= 1000 ? 100 : 10;
+  return vessel.workingG <= mostG ? vessel.workingG : Math.floor(mostG / step) * step;
+}
+
+/** What a sheet starts with: a yield, the recipe's ratio, and the house's temperature when iced; the yield gives way first. */
+export function firstPins(serve: Serve, chosen: Chosen, icedTempC: number): readonly PinSet[] {
+  const ratio = recipeRatio(chosen.recipe);
+  return serve === "hot"
+    ? [
+        { name: "yieldG", value: chosen.vessel.workingG },
+        { name: "brewRatio", value: ratio },
+      ]
+    : [
+        { name: "yieldG", value: firstYieldG(chosen) },
+        { name: "totalRatio", value: ratio },
+        { name: "finalTempC", value: icedTempC },
+      ];
+}
+
+export function firstState(bench: Bench): ScaleState {
+  const recipe = bench.recipes[0]!;
+  const state: ScaleState = {
+    recipe: recipe.versionId,
+    coffee: recipe.coffeeId,
+    brewer: bench.brewers[0]!.id,
+    grinder: bench.grinders[0]!.id,
+    vessel: vesselFor(recipe.serve, bench, bench.vessels[0]!.id),
+    ice: bench.iceSources[0]?.id ?? "",
+    serve: recipe.serve,
+    pins: [],
+  };
+  return { ...state, pins: firstPins(state.serve, chosenOf(state, bench), bench.settings.icedTempC) };
+}
+
+/** The vessel kept if it is for this service, else the first one that is. */
+function vesselFor(serve: Serve, bench: Bench, current: string): string {
+  const fits = bench.vessels.filter(({ iced }) => iced === (serve === "iced"));
+  return fits.some(({ id }) => id === current) ? current : (fits[0]?.id ?? current);
+}
+
+/** Hot or iced: dose and yield pins are kept, the others are the first ones of the other service. */
+export function serveAs(serve: Serve, state: ScaleState, bench: Bench): ScaleState {
+  if (serve === state.serve) return state;
+  const next = { ...state, serve, vessel: vesselFor(serve, bench, state.vessel) };
+  const kept = state.pins.filter(({ name }) => name === "doseG" || name === "yieldG");
+  const first = firstPins(serve, chosenOf(next, bench), bench.settings.icedTempC);
+  const others = first.filter(
+    ({ name }) => !kept.some((pin) => pin.name === name) && !(name === "yieldG" && kept.length > 0),
+  );
+  // The last of the first ones matter most: a temperature before a ratio.
+  return { ...next, pins: [...kept, ...others.slice(others.length - (first.length - kept.length))] };
+}
+
+/** Another recipe brings its ratio, and its service with it. */
+export function fromRecipe(versionId: string, state: ScaleState, bench: Bench): ScaleState {
+  const recipe = bench.recipes.find((row) => row.versionId === versionId);
+  if (!recipe) return state;
+  const next = { ...state, recipe: versionId, coffee: recipe.coffeeId };
+  if (recipe.serve !== state.serve) return serveAs(recipe.serve, next, bench);
+  const ratio = recipeRatio(recipe);
+  const pins = state.pins.map((pin) =>
+    pin.name === "brewRatio" || pin.name === "totalRatio" ? { ...pin, value: ratio } : pin,
+  );
+  return { ...next, pins };
+}
+
+/** Another vessel is filled to its own working fill, where the old one was. */
+export function into(vesselId: string, state: ScaleState, bench: Bench): ScaleState {
+  const old = chosenOf(state, bench).vessel;
+  const vessel = bench.vessels.find(({ id }) => id === vesselId);
+  if (!vessel) return state;
+  const pins = state.pins.map((pin) =>
+    pin.name === "yieldG" && pin.value === old.workingG ? { ...pin, value: vessel.workingG } : pin,
+  );
+  return { ...state, vessel: vesselId, pins };
+}
+
+/** The extraction that a sheet counts with: the metered source cup's, else the house's guess. */
+export function extractionOf(
+  recipe: BenchRecipe,
+  guessPct: number,
+): { readonly pct: number; readonly guess: boolean } {
+  const { doseG, strengthPct, weighedG, hotWaterG, iceG, retentionGPerG } = recipe;
+  if (strengthPct === null) return { pct: guessPct, guess: true };
+  const yieldG = weighedG ?? hotWaterG + iceG - retentionGPerG * doseG;
+  return { pct: meteredExtractionPct({ doseG, yieldG, strengthPct }), guess: false };
+}
+
+export function givenOf(state: ScaleState, bench: Bench): Given {
+  const { recipe, brewer, vessel, ice } = chosenOf(state, bench);
+  return {
+    serve: state.serve,
+    retentionGPerG: brewer.retentionGPerG,
+    extractionPct: extractionOf(recipe, bench.settings.extractionGuessPct).pct,
+    ...(state.serve === "iced" &&
+      ice && {
+        heat: {
+          dripTempC: recipe.waterTempC - brewer.dripDropC,
+          iceTempC: ice.iceTempC,
+          iceWetShare: ice.iceWetShare,
+          vesselJPerK: vessel.vesselJPerK,
+          vesselTempC: bench.settings.roomTempC,
+        },
+      }),
+  };
+}
+
+/** The sheet that a state asks for, as the core takes it and a card keeps it. */
+export function sheetInputOf(state: ScaleState, bench: Bench): SheetInput {
+  const { brewer, vessel, coffee, ice } = chosenOf(state, bench);
+  const { rounding, window } = bench.settings;
+  const known = (value: number | null) => value ?? undefined;
+  return {
+    ...givenOf(state, bench),
+    pins: pinsOf(state.pins),
+    rounding: { ...rounding, brewWater: brewer.lattice },
+    vessel: { brimG: vessel.brimG, workingG: vessel.workingG },
+    brewer: {
+      doseMaxG: brewer.doseMaxG,
+      preferredMinG: known(brewer.preferredMinG),
+      preferredMaxG: known(brewer.preferredMaxG),
+      bedDepthMinMm: known(brewer.bedDepthMinMm),
+      bedDepthMaxMm: known(brewer.bedDepthMaxMm),
+      basket: brewer.basket,
+    },
+    coffee: { densityGPerMl: coffee.densityGPerMl },
+    window,
+    ...(ice && { iceHeapGPerMl: ice.heapGPerMl }),
+  };
+}
+
+const KEYS = ["recipe", "coffee", "brewer", "grinder", "vessel", "ice"] as const;
+
+/** A state as the query of a link. */
+export function queryOf(state: ScaleState): string {
+  const pins = state.pins.map(({ name, value }) => `${name}:${value}`).join(",");
+  return new URLSearchParams({
+    ...Object.fromEntries(KEYS.map((key) => [key, state[key]])),
+    serve: state.serve,
+    pins,
+  }).toString();
+}
+
+export interface LinkRead {
+  readonly state: ScaleState;
+  /** The link named something that is not here, or pins that are none; the sheet starts afresh there. */
+  readonly broken: boolean;
+}
+
+/** A state from a link's query: whatever is in it, the answer is a state of this bench. */
+export function readQuery(
+  query: Readonly<Record<string, string | string[] | undefined>>,
+  bench: Bench,
+): LinkRead {
+  const first = firstState(bench);
+  const text = (key: string) => (typeof query[key] === "string" ? query[key] : undefined);
+  const rows: Record<(typeof KEYS)[number], readonly string[]> = {
+    recipe: bench.recipes.map(({ versionId }) => versionId),
+    coffee: bench.coffees.map(({ id }) => id),
+    brewer: bench.brewers.map(({ id }) => id),
+    grinder: bench.grinders.map(({ id }) => id),
+    vessel: bench.vessels.map(({ id }) => id),
+    ice: bench.iceSources.map(({ id }) => id),
+  };
+  let broken = false;
+  const ids = KEYS.map((key) => {
+    const asked = text(key);
+    if (asked === undefined || (asked === "" && key === "ice")) return [key, first[key]];
+    if (rows[key].includes(asked)) return [key, asked];
+    broken = true;
+    return [key, first[key]];
+  });
+  const asked = text("serve") ?? first.serve;
+  const serve: Serve = asked === "iced" ? "iced" : "hot";
+  if (asked !== serve) broken = true;
+  const state: ScaleState = { ...first, ...Object.fromEntries(ids), serve, pins: [] };
+  const pinText = text("pins");
+  const pins = pinText === undefined ? undefined : readPins(pinText);
+  if (pinText !== undefined && !pins) broken = true;
+  return {
+    state: { ...state, pins: pins ?? firstPins(serve, chosenOf(state, bench), bench.settings.icedTempC) },
+    broken,
+  };
+}
+
+/** No sheet has more pins than there are names. */
+function readPins(text: string): readonly PinSet[] | undefined {
+  const parts = text.split(",", PIN_NAMES.length + 1);
+  const pins = parts.map((part) => {
+    const [name, value] = part.split(":", 2);
+    return { name: name as PinName, value: value ? Number(value) : Number.NaN };
+  });
+  const names = pins.map(({ name }) => name);
+  const sound =
+    pins.length <= PIN_NAMES.length &&
+    new Set(names).size === names.length &&
+    pins.every(({ name, value }) => PIN_NAMES.includes(name) && inRange(name, value));
+  return sound ? pins : undefined;
+}
+
+const MOST: { readonly [name in PinName]: number } = {
+  doseG: 20_000,
+  brewWaterG: 200_000,
+  bypassG: 200_000,
+  iceG: 200_000,
+  yieldG: 200_000,
+  brewRatio: 100,
+  totalRatio: 100,
+  yieldRatio: 100,
+  iceShare: 0.999,
+  bypassShare: 0.999,
+  strengthPct: 30,
+  finalTempC: 60,
+};
+
+/** What a figure may be pinned to; the same ranges as the contract's. */
+export function inRange(name: PinName, value: number): boolean {
+  const least = name === "brewRatio" || name === "totalRatio" || name === "yieldRatio" ? 1 : 0;
+  const aboveZero = name === "doseG" || name === "strengthPct";
+  return value >= least && value <= MOST[name] && !(aboveZero && value === 0);
+}
+
+export function mostOf(name: PinName): number {
+  return MOST[name];
+}

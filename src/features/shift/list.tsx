@@ -1,0 +1,275 @@
+"use client";
+
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { GripVertical, Minus, Plus, Printer, X } from "lucide-react";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useMemo, useRef, useState } from "react";
+import { toast } from "sonner";
+import { v7 as uuidv7 } from "uuid";
+import type { Bench } from "#contract/bench.ts";
+import type { CardSheet } from "#contract/card.ts";
+import { shiftTotals } from "#core/shift";
+import { Button } from "#ui/button.tsx";
+import { Choice } from "#ui/choice.tsx";
+import { Panel } from "#ui/panel.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { cardTitle, printSetting } from "#words/index.ts";
+import { saveShift } from "./actions.ts";
+import { batchOf } from "./batch.ts";
+import { Totals } from "./totals.tsx";
+
+export interface ShiftCard {
+  readonly id: string;
+  readonly sheet: CardSheet;
+}
+
+export interface ShiftItem {
+  readonly id: string;
+  readonly cardId: string;
+  readonly batches: number;
+}
+
+interface ShiftListProps {
+  readonly bench: Bench;
+  readonly day: string;
+  readonly days: readonly { readonly day: string; readonly text: string }[];
+  /** The site's cards that may be brewed. */
+  readonly cards: readonly ShiftCard[];
+  readonly start: readonly ShiftItem[];
+}
+
+const MOST_BATCHES = 99;
+
+/** What one day brews: cards and how many, in order, with what they add up to. */
+export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
+  const router = useRouter();
+  const [items, setItems] = useState(start);
+  const [unsaved, setUnsaved] = useState(false);
+  const queue = useRef(Promise.resolve());
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const byId = new Map(cards.map((card) => [card.id, card]));
+
+  const store = (list: readonly ShiftItem[]) => {
+    // One after the other: what was changed last is what is kept.
+    queue.current = queue.current.then(async () => {
+      try {
+        const reply = await saveShift({ siteId: bench.site.id, day, items: [...list] });
+        const trouble =
+          reply?.serverError ??
+          (reply?.validationErrors ? "That could not be saved: the list was not understood." : undefined);
+        setUnsaved(trouble !== undefined);
+        if (trouble) toast.error(trouble);
+      } catch {
+        setUnsaved(true);
+        toast.error("Tumbek does not answer. Nothing is lost: try again when it is back.");
+      }
+    });
+  };
+  const change = (list: readonly ShiftItem[]) => {
+    setItems(list);
+    store(list);
+  };
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    const at = (id: unknown) => items.findIndex((item) => item.id === id);
+    change(arrayMove([...items], at(active.id), at(over.id)));
+  };
+  const totals = useMemo(() => {
+    const sheets = new Map(cards.map(({ id, sheet }) => [id, sheet]));
+    return shiftTotals(
+      items.flatMap(({ cardId, batches }) => {
+        const sheet = sheets.get(cardId);
+        return sheet ? [{ batch: batchOf(sheet), batches }] : [];
+      }),
+    );
+  }, [items, cards]);
+
+  return (
+    <div className="mx-auto flex max-w-5xl flex-col gap-3">
+      <header className="flex flex-wrap items-center gap-2">
+        <h1 className="mr-2 text-2xl">Shift</h1>
+        <div className="print:hidden">
+          <Choice
+            label="day"
+            value={day}
+            options={days.map((each) => ({ value: each.day, text: each.text }))}
+            onChange={(next) => router.push(`/shift?day=${next}`)}
+          />
+        </div>
+        <p className="hidden print:block">
+          {bench.site.name}, {day}
+        </p>
+        <span className="ml-auto flex gap-2 print:hidden">
+          {unsaved && (
+            <Button look="main" onClick={() => store(items)}>
+              Save again
+            </Button>
+          )}
+          <Button onClick={() => window.print()}>
+            <Printer size={18} aria-hidden /> Print
+          </Button>
+        </span>
+      </header>
+      <Panel title="To brew">
+        {items.length === 0 && (
+          <p className="text-quiet">
+            {cards.length === 0
+              ? "No card yet: scale a recipe and save it as a card first."
+              : "Nothing yet: add a card below."}
+          </p>
+        )}
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="shift">
+          <SortableContext items={items.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+            <ul>
+              {items.map((item) => (
+                <Item
+                  key={item.id}
+                  item={item}
+                  sheet={byId.get(item.cardId)?.sheet}
+                  onBatches={(batches) =>
+                    change(items.map((old) => (old.id === item.id ? { ...old, batches } : old)))
+                  }
+                  onRemove={() => {
+                    change(items.filter(({ id }) => id !== item.id));
+                    toast("Taken off the list.", { action: { label: "Undo", onClick: () => change(items) } });
+                  }}
+                />
+              ))}
+            </ul>
+          </SortableContext>
+        </DndContext>
+        {cards.length > 0 && (
+          <div className="mt-3 print:hidden">
+            <Choice
+              label="add a card"
+              value=""
+              options={cards.map(({ id, sheet }) => ({ value: id, text: cardTitle(sheet, false) }))}
+              onChange={(cardId) => change([...items, { id: uuidv7(), cardId, batches: 1 }])}
+            />
+          </div>
+        )}
+      </Panel>
+      <Totals totals={totals} bench={bench} />
+    </div>
+  );
+}
+
+interface ItemProps {
+  readonly item: ShiftItem;
+  readonly sheet: CardSheet | undefined;
+  readonly onBatches: (batches: number) => void;
+  readonly onRemove: () => void;
+}
+
+function Item({ item, sheet, onBatches, onRemove }: ItemProps) {
+  const units = useUnits();
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: item.id });
+  const [typed, setTyped] = useState<string>();
+  const [trouble, setTrouble] = useState<string>();
+  const title = sheet ? cardTitle(sheet, false) : "a card that is not here";
+  const commit = () => {
+    if (typed === undefined) return;
+    if (!/^\d{1,2}$/.test(typed.trim())) {
+      setTrouble(`Type a whole number from 0 to ${MOST_BATCHES}.`);
+      return;
+    }
+    setTrouble(undefined);
+    setTyped(undefined);
+    onBatches(Number(typed));
+  };
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className="flex flex-wrap items-center gap-x-3 gap-y-1 border-rim/20 border-b bg-enamel py-2 last:border-0"
+    >
+      <button
+        type="button"
+        aria-label={`move ${title}`}
+        className="flex size-11 shrink-0 cursor-grab touch-none items-center justify-center text-quiet print:hidden"
+        {...attributes}
+        {...listeners}
+      >
+        <GripVertical size={20} aria-hidden />
+      </button>
+      <span className="flex items-center gap-1">
+        <Button
+          look="icon"
+          className="print:hidden"
+          aria-label={`one less of ${title}`}
+          disabled={item.batches === 0}
+          onClick={() => onBatches(item.batches - 1)}
+        >
+          <Minus size={18} aria-hidden />
+        </Button>
+        <input
+          inputMode="numeric"
+          aria-label={`batches of ${title}`}
+          aria-invalid={trouble !== undefined}
+          value={typed ?? String(item.batches)}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={commit}
+          onKeyDown={(event) => event.key === "Enter" && commit()}
+          className="w-11 rounded border border-rim/40 bg-enamel py-1 text-center font-bold font-display text-xl tabular-nums"
+        />
+        <Button
+          look="icon"
+          className="print:hidden"
+          aria-label={`one more of ${title}`}
+          disabled={item.batches >= MOST_BATCHES}
+          onClick={() => onBatches(item.batches + 1)}
+        >
+          <Plus size={18} aria-hidden />
+        </Button>
+      </span>
+      <span className="min-w-48 flex-1">
+        <Link href={`/cards/${item.cardId}`} className="font-semibold underline decoration-rim/40">
+          {title}
+        </Link>
+        {sheet && (
+          <span className="block text-quiet text-sm">
+            {units.printMass(sheet.result.rounded.doseG)}
+            {sheet.dial && `, ${sheet.dial.grinder} ${sheet.dial.setting}`}
+            {sheet.result.rounded.settingG !== undefined &&
+              `, set ${printSetting(sheet.result.rounded.settingG)}`}
+            {sheet.result.rounded.iceG > 0 && `, ice ${units.printMass(sheet.result.rounded.iceG)}`}, into{" "}
+            {sheet.madeWith.vessel}
+          </span>
+        )}
+      </span>
+      <Button
+        look="icon"
+        className="print:hidden"
+        aria-label={`take ${title} off the list`}
+        onClick={onRemove}
+      >
+        <X size={18} aria-hidden />
+      </Button>
+      {trouble && (
+        <p role="alert" className="w-full text-sm text-stop">
+          {trouble}
+        </p>
+      )}
+    </li>
+  );
+}

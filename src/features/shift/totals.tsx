@@ -1,0 +1,90 @@
+import type { Bench } from "#contract/bench.ts";
+import { HOT_COFFEE_G_PER_ML } from "#core/sheet";
+import type { ShiftTotals } from "#core/shift";
+import { printNumber } from "#core/units";
+import { Panel } from "#ui/panel.tsx";
+import { useUnits } from "#ui/units.tsx";
+
+interface TotalsProps {
+  readonly totals: ShiftTotals;
+  readonly bench: Bench;
+}
+
+/** What the day adds up to, to be weighed out and set ready. */
+export function Totals({ totals, bench }: TotalsProps) {
+  const units = useUnits();
+  const { coffees, brewWaterG, bypassG, rinseG, preheatG, iceBySource, filtersByBrewer, beverageByProduct } =
+    totals;
+  if (coffees.length === 0) return null;
+  return (
+    <div className="grid gap-3 md:grid-cols-2 print:grid-cols-2">
+      <Panel title="Coffee to weigh out">
+        <ul className="space-y-3">
+          {coffees.map(({ coffeeId, coffee, doses, purgeG, totalG }) => {
+            const stockG = bench.coffees.find(({ id }) => id === coffeeId)?.stockG ?? 0;
+            return (
+              <li key={coffeeId}>
+                <p className="flex justify-between gap-3">
+                  <span className="font-semibold">{coffee}</span>
+                  <strong className="font-display text-xl tabular-nums">{units.printMass(totalG)}</strong>
+                </p>
+                <p>{doses.map(({ count, doseG }) => `${count} × ${units.printMass(doseG)}`).join(" and ")}</p>
+                {purgeG > 0 && (
+                  <p className="text-quiet">and {units.printMass(purgeG)} purged when the dial changes</p>
+                )}
+                <p className={totalG > stockG ? "font-semibold text-stop" : "text-quiet"}>
+                  {totalG > stockG
+                    ? `Stock is short by ${units.printMass(totalG - stockG)}: there is ${units.printMass(stockG)}.`
+                    : `In stock: ${units.printMass(stockG)}, ${units.printMass(stockG - totalG)} left after.`}
+                </p>
+              </li>
+            );
+          })}
+        </ul>
+      </Panel>
+      <Panel title="Water, ice and filters">
+        <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
+          <Row name="brew water" value={units.printLiquid(brewWaterG)} />
+          {bypassG > 0 && <Row name="bypass" value={units.printLiquid(bypassG)} />}
+          <Row name="to rinse papers" value={units.printLiquid(rinseG)} />
+          {preheatG > 0 && <Row name="to warm vessels" value={units.printLiquid(preheatG)} />}
+          {iceBySource.map(({ name, iceG }) => (
+            <Row key={name} name={`ice from the ${name}`} value={units.printMass(iceG)} />
+          ))}
+          {filtersByBrewer.map(({ name, count }) => (
+            <Row key={name} name={`filters for ${name}`} value={String(count)} />
+          ))}
+        </dl>
+      </Panel>
+      <Panel title="What comes out" className="md:col-span-2 print:col-span-2">
+        <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
+          {beverageByProduct.map(({ name, serve, beverageG }) => {
+            const perMl = serve === "hot" ? HOT_COFFEE_G_PER_ML : 1;
+            const cups = bench.cups
+              .filter((cup) => cup.serve === serve)
+              .map(
+                ({ volumeMl }) =>
+                  `${printNumber(Math.floor(beverageG / (volumeMl * perMl)), 0)} cups of ${volumeMl} ml`,
+              );
+            return (
+              <Row
+                key={name + serve}
+                name={`${name}, ${serve}`}
+                value={[units.printLiquid(beverageG), ...cups].join(" · ")}
+              />
+            );
+          })}
+        </dl>
+      </Panel>
+    </div>
+  );
+}
+
+function Row({ name, value }: { readonly name: string; readonly value: string }) {
+  return (
+    <div className="contents">
+      <dt className="text-quiet">{name}</dt>
+      <dd className="text-right font-semibold tabular-nums">{value}</dd>
+    </div>
+  );
+}

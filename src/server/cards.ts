@@ -1,0 +1,1 @@
+export { insertCard, readCards } from "#data/cards.ts";

@@ -1,0 +1,4 @@
+/** The one clock outside the core. TUMBEK_NOW stops it, for tests and pictures. */
+export function now(): Date {
+  return process.env.TUMBEK_NOW ? new Date(process.env.TUMBEK_NOW) : new Date();
+}

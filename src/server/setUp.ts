@@ -1,0 +1,42 @@
+import { join } from "node:path";
+import { migrate } from "drizzle-orm/mysql2/migrator";
+import { USUAL_SETTINGS } from "#contract/house.ts";
+import { addressFrom, connect, type Database } from "#data/connection.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
+import { createHouse, hasData, readHouse } from "#data/house.ts";
+import { now } from "./clock.ts";
+
+/**
+ * Brings the database to the newest migration and a new house to its first rows; run by `./tumbek start`
+ * from the checkout's folder.
+ *
+ * @param kind `demo` loads the demo house into a database that has none; `empty` wants a house of its own
+ * @returns a sentence when the house refuses, or undefined
+ */
+async function setUp(db: Database, kind: string): Promise<string | undefined> {
+  await migrate(db, { migrationsFolder: join("src", "data", "migrations") });
+  const house = await readHouse(db);
+  if (kind === "empty") {
+    if (house?.kind === "demo" || (await hasData(db))) {
+      return "This house has data: --empty is for a new one. Give the new house a folder of its own with TUMBEK_HOME, and a port with TUMBEK_PORT.";
+    }
+    if (!house) await createHouse(db, { kind: "real", name: "", settings: USUAL_SETTINGS, createdAt: now() });
+  } else if (!house) {
+    await loadDemoHouse(db, now());
+  }
+  return undefined;
+}
+
+const { db, pool } = connect(addressFrom(process.env));
+try {
+  const refusal = await setUp(db, process.argv[2] ?? "demo");
+  if (refusal) {
+    process.stderr.write(`REFUSED: ${refusal}\n`);
+    process.exitCode = 2;
+  }
+} catch (error) {
+  process.stderr.write(`${error instanceof Error ? error.message : error}\n`);
+  process.exitCode = 1;
+} finally {
+  await pool.end();
+}

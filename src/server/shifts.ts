@@ -1,0 +1,1 @@
+export { replaceShift } from "#data/shifts.ts";

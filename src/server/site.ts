@@ -1,0 +1,46 @@
+import { cookies } from "next/headers";
+import { cache } from "react";
+import type { Bench } from "#contract/bench.ts";
+import { readBench } from "#data/bench.ts";
+import { listCards } from "#data/cards.ts";
+import { readBenchRevision } from "#data/house.ts";
+import { isDatabaseGone } from "./action.ts";
+import { database } from "./database.ts";
+
+/** The cookie that keeps which site this browser works at. */
+export const SITE_COOKIE = "site";
+
+/**
+ * The bench of the site that this browser works at; `gone` when the database does not answer. Read once for
+ * a request, however many parts of the page ask.
+ */
+export const currentBench = cache(async (): Promise<Bench | "none" | "gone"> => {
+  const siteId = (await cookies()).get(SITE_COOKIE)?.value;
+  try {
+    return (await benchOf(siteId ?? "")) ?? "none";
+  } catch (error) {
+    if (isDatabaseGone(error)) return "gone";
+    throw error;
+  }
+});
+
+let kept: { readonly revision: number; readonly benches: Map<string, Bench> } | undefined;
+/** More sites than any house has; a browser that makes ids up must not fill the memory. */
+const MOST_KEPT = 50;
+
+/** A site's bench, read again only when something on it was changed: it is asked for with every page. */
+async function benchOf(siteId: string): Promise<Bench | undefined> {
+  const db = database();
+  const revision = await readBenchRevision(db);
+  if (kept?.revision !== revision || kept.benches.size > MOST_KEPT) kept = { revision, benches: new Map() };
+  const { benches } = kept;
+  const bench = benches.get(siteId) ?? (await readBench(db, siteId));
+  if (bench) benches.set(siteId, bench);
+  return bench;
+}
+
+/** The newest cards of the site that this browser works at; none while the database does not answer. */
+export async function cardsToFind() {
+  const bench = await currentBench();
+  return typeof bench === "string" ? [] : listCards(database(), bench.site.id);
+}

@@ -1,0 +1,23 @@
+import type { ReactNode } from "react";
+
+interface PanelProps {
+  readonly title?: string;
+  readonly aside?: ReactNode;
+  readonly children: ReactNode;
+  readonly className?: string;
+}
+
+/** White enamel with its rim. */
+export function Panel({ title, aside, children, className = "" }: PanelProps) {
+  return (
+    <section className={`rounded-panel border-2 border-rim bg-enamel p-4 ${className}`} aria-label={title}>
+      {title && (
+        <header className="mb-2 flex items-baseline justify-between gap-3">
+          <h2 className="text-lg">{title}</h2>
+          {aside}
+        </header>
+      )}
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,55 @@
+"use client";
+
+import { createContext, type ReactNode, useContext, useMemo, useState } from "react";
+import { printLiquid, printMass, printRatio, printTemp } from "#core/units";
+import { UNITS_COOKIE, type Units } from "./unitsCookie.ts";
+
+const YEAR_S = 31_536_000;
+
+function keep({ mass, temp, ratio }: Units): void {
+  const value = [mass, temp === "°F" ? "F" : "C", ratio === "g/l" ? "gl" : "n"].join("|");
+  // biome-ignore lint/suspicious/noDocumentCookie: the server reads it with the next page; the newer interface is not in every browser
+  document.cookie = `${UNITS_COOKIE}=${value}; path=/; max-age=${YEAR_S}; samesite=lax`;
+}
+
+export interface Printers extends Units {
+  readonly set: (units: Units) => void;
+  readonly printMass: (massG: number) => string;
+  readonly printLiquid: (massG: number) => string;
+  readonly printTemp: (tempC: number) => string;
+  readonly printRatio: (ratio: number) => string;
+}
+
+const Context = createContext<Printers | undefined>(undefined);
+
+export function UnitsProvider({
+  initial,
+  children,
+}: {
+  readonly initial: Units;
+  readonly children: ReactNode;
+}) {
+  const [units, setUnits] = useState(initial);
+  const printers = useMemo<Printers>(
+    () => ({
+      ...units,
+      set: (next) => {
+        keep(next);
+        setUnits(next);
+      },
+      printMass: (massG) => printMass(massG, units.mass),
+      // A pot is not weighed to the tenth.
+      printLiquid: (massG) => printLiquid(massG, units.mass, { decimals: units.mass === "g" ? 0 : 1 }),
+      printTemp: (tempC) => printTemp(tempC, units.temp),
+      printRatio: (ratio) => printRatio(ratio, units.ratio),
+    }),
+    [units],
+  );
+  return <Context value={printers}>{children}</Context>;
+}
+
+export function useUnits(): Printers {
+  const printers = useContext(Context);
+  if (!printers) throw new Error("useUnits outside a UnitsProvider");
+  return printers;
+}

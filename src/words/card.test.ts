@@ -1,0 +1,83 @@
+import { describe, expect, test } from "vitest";
+import type { CardSheet } from "#contract/card.ts";
+import { printLiquid, printMass, printTemp } from "#core/units";
+import { cardTitle, cautionsOf, stepsOf } from "./index.ts";
+
+const print = {
+  mass: (g: number) => printMass(g),
+  liquid: (g: number) => printLiquid(g, "g", { decimals: 0 }),
+  temp: (c: number) => printTemp(c),
+};
+
+const rounded = { doseG: 202, brewWaterG: 3228.8, bypassG: 0, iceG: 0, yieldG: 2800.56, settingG: 3300 };
+const HOT = {
+  input: { serve: "hot" },
+  result: { rounded },
+  dial: { grinder: "Chough", setting: 8.5 },
+  madeWith: {
+    recipe: "Loft cone",
+    brewer: "Fulmar",
+    brewerKind: "batch",
+    filter: "paper",
+    vessel: "dispenser",
+    vesselKind: "dispenser",
+    coffee: "Saltmarsh",
+    waterTempC: 93,
+  },
+} as unknown as CardSheet;
+const ICED = {
+  ...HOT,
+  input: { serve: "iced" },
+  result: { rounded: { ...rounded, doseG: 184, iceG: 1100, brewWaterG: 1667.2, settingG: 1700 } },
+  madeWith: { ...HOT.madeWith, vessel: "glass server", vesselKind: "glass", iceSource: "bin machine" },
+} as unknown as CardSheet;
+
+/** Where the first step that says this stands. */
+const at = (card: CardSheet, part: string) => stepsOf(card, print).findIndex((step) => step.includes(part));
+
+describe("the steps stand in working order", () => {
+  test("hot: rinse, grind, level, set, weigh, taste, lid", () => {
+    const order = [
+      "pour the rinse away",
+      "Set Chough to 8.5 and grind 202 g",
+      "level the bed",
+      "Set Fulmar to 3.3 l at 93 °C",
+      "about 2\u202f801 g",
+      "Taste",
+      "lid",
+    ];
+    const places = order.map((part) => at(HOT, part));
+    expect(places).toEqual(places.toSorted((a, b) => a - b));
+    expect(places).not.toContain(-1);
+    expect(at(HOT, "ice")).toBe(-1);
+  });
+
+  test("iced: the rinse stays away from the ice, the scale is zeroed before it, and all melts before it is weighed", () => {
+    expect(at(ICED, "away from the ice")).toBeLessThan(at(ICED, "1\u202f100 g of ice from the bin machine"));
+    expect(at(ICED, "Zero the scale")).toBe(at(ICED, "1\u202f100 g of ice"));
+    expect(at(ICED, "1\u202f100 g of ice")).toBeLessThan(at(ICED, "Set Fulmar to 1.7 l"));
+    expect(at(ICED, "Swirl until the ice has melted")).toBeGreaterThan(at(ICED, "Set Fulmar"));
+  });
+
+  test("a metal filter is not rinsed, a hand brew is poured, a bypass is added", () => {
+    const hand = {
+      ...HOT,
+      result: { rounded: { ...rounded, bypassG: 300 } },
+      madeWith: { ...HOT.madeWith, filter: "metal", brewerKind: "hand" },
+    } as unknown as CardSheet;
+    expect(at(hand, "Rinse")).toBe(-1);
+    expect(at(hand, "Pour 3\u202f229 g of water")).toBeGreaterThan(at(hand, "zero the scale"));
+    expect(at(hand, "Add 300 g of hot water")).toBeGreaterThan(-1);
+  });
+});
+
+test("cautions stand where they apply", () => {
+  expect(cautionsOf(HOT).join(" ")).toMatch(/scald/);
+  expect(cautionsOf(HOT).join(" ")).not.toMatch(/[Ii]ce|food code/);
+  expect(cautionsOf(ICED).join(" ")).toMatch(/break cold glass.*clean scoop.*local food code/);
+});
+
+test("a draft is called one wherever it is listed", () => {
+  expect(cardTitle(HOT, false)).toBe("Saltmarsh, hot, 2\u202f801 g on Fulmar");
+  expect(cardTitle(HOT, true)).toContain("(draft)");
+});

@@ -1,0 +1,7 @@
+/** Codes to sentences: one voice for the interface, the API and `calc`. */
+export { badInputSentence, calcSentence } from "./calc.ts";
+export { type CardPrinters, cardTitle, cautionsOf, printSetting, stepsOf } from "./card.ts";
+export { checkSentence } from "./checks.ts";
+export { listed, PIN_WORDS, printPin } from "./names.ts";
+export { quantitySentence } from "./quantity.ts";
+export { freezeSentence, sheetFailureSentence } from "./sheet.ts";
