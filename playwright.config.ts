@@ -6,6 +6,9 @@ export default defineConfig({
   outputDir: ".tumbek/test/browser",
   // The journeys share one house, and some of them stop it.
   workers: 1,
+  // Far above what a journey takes: a busy machine must not decide what is right.
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   use: {
     baseURL: `http://${process.env.TUMBEK_HOST}:${process.env.TUMBEK_PORT}`,
     viewport: { width: 1280, height: 800 },

@@ -5,6 +5,8 @@ export default defineConfig({
     include: ["src/**/*.test.{ts,tsx}", "scripts/**/*.test.mjs", "tests/**/*.test.ts"],
     // Two cores: more workers would only take turns.
     maxWorkers: 2,
-    testTimeout: 30_000,
+    // A test that hangs is ended; one that waits for a slow disk is not.
+    testTimeout: 180_000,
+    hookTimeout: 180_000,
   },
 });

@@ -1,4 +1,4 @@
-import { resolve } from "node:path";
+import { DATABASE_HOME, onDatabase } from "./database.ts";
 import { expect, plate, test, type } from "./page.ts";
 
 const TYPED = [
@@ -61,6 +61,35 @@ test("a sheet that cannot be brewed is kept as a draft, which looks it", async (
   await expect(page.getByRole("article")).toContainText("Draft: do not brew");
 });
 
+const NAMES = ["<script>document.title='taken'</script>", "Robert'); DROP TABLE cards; --"];
+for (const name of NAMES) {
+  test(`a coffee, a brewer and a site named ${name} are only names`, async ({ page }) => {
+    const rename = (from: string, to: string) =>
+      onDatabase(async (query) => {
+        for (const table of ["coffees", "brewers", "sites", "vessels", "grinders", "recipes"]) {
+          await query(`UPDATE ${table} SET name = ? WHERE name = ?`, [to, from]);
+        }
+        await query("UPDATE house SET bench_revision = bench_revision + 1");
+      });
+    const named = ["Saltmarsh", "Fulmar", "Pier Head", "Chough", "Loft cone"];
+    for (const each of named) await rename(each, `${name} ${each}`);
+    try {
+      await page.goto("/scale");
+      await expect(plate(page, "coffee")).toContainText("202 g");
+      await expect(page.getByRole("combobox", { name: "on", exact: true })).toContainText(`${name} Fulmar`);
+      await page.getByRole("button", { name: "Save as card" }).click();
+      await page.getByRole("button", { name: "Open it" }).click();
+      await expect(page.getByRole("heading", { name: `${name} Saltmarsh, hot` })).toBeVisible();
+      await page.goto("/shift");
+      await expect(page.getByRole("heading", { name: "Shift" })).toBeVisible();
+      expect(await page.title()).toContain("Tumbek");
+    } finally {
+      for (const each of named) await rename(`${name} ${each}`, each);
+      await onDatabase((query) => query("DELETE FROM cards WHERE sheet LIKE ?", [`%${name.slice(0, 8)}%`]));
+    }
+  });
+}
+
 test.describe("while the house is away", () => {
   test.use({ silent: false });
 
@@ -70,19 +99,17 @@ test.describe("while the house is away", () => {
   });
 
   test("the database gone and back: a sentence, nothing typed lost, and it works again", async ({ page }) => {
-    test.setTimeout(120_000);
     const { startDatabase, stopDatabase } = await import("../scripts/lib/database.mjs");
-    const folder = resolve(process.env.TUMBEK_HOME ?? "", "database");
     await page.goto("/scale");
     await type(page, "coffee", "187");
-    await stopDatabase(folder);
+    await stopDatabase(DATABASE_HOME);
     await page.getByRole("button", { name: "Save as card" }).click();
     await expect(page.getByText("The database does not answer. Nothing you typed is lost")).toBeVisible();
     await expect(plate(page, "coffee")).toContainText("187 g");
     const away = await page.context().newPage();
     await away.goto("/shift");
     await expect(away.getByRole("heading", { name: "The database does not answer" })).toBeVisible();
-    await startDatabase(folder);
+    await startDatabase(DATABASE_HOME);
     await page.getByRole("button", { name: "Save as card" }).click();
     await expect(page.getByText("Kept as a card.")).toBeVisible();
   });

@@ -3,7 +3,6 @@ import { choose, expect, plate, test, tumbek, type } from "./page.ts";
 test.describe.configure({ mode: "serial" });
 
 test("a lead scales one cup to a pot and an iced server, and plans tomorrow with them", async ({ page }) => {
-  test.setTimeout(180_000);
   await page.goto("/");
   await expect(plate(page, "coffee")).toContainText("202 g");
   await expect(plate(page, "set Fulmar to")).toContainText("3.3 l");
@@ -88,11 +87,12 @@ test("the list is put in another order by keyboard, and keeps it", async ({ page
   await expect(lines.first()).toContainText("iced");
 });
 
-test("a lead scales and saves by keyboard alone", async ({ page }) => {
-  await page.goto("/scale");
+test("the same by keyboard alone", async ({ page }) => {
+  const { keyboard } = page;
+  /** Goes on by Tab until what stands under the keyboard has that name. */
   const reach = async (name: RegExp) => {
-    for (let i = 0; i < 80; i++) {
-      await page.keyboard.press("Tab");
+    for (let i = 0; i < 120; i++) {
+      await keyboard.press("Tab");
       const label = await page.evaluate(
         () => document.activeElement?.getAttribute("aria-label") ?? document.activeElement?.textContent ?? "",
       );
@@ -100,21 +100,74 @@ test("a lead scales and saves by keyboard alone", async ({ page }) => {
     }
     throw new Error(`no way by Tab to ${name}`);
   };
+  const typeOn = async (figure: RegExp, text: string) => {
+    await reach(figure);
+    await keyboard.press("Enter");
+    await keyboard.type(text);
+    await keyboard.press("Enter");
+  };
+  const pick = async (choice: RegExp, text: string) => {
+    await reach(choice);
+    await keyboard.press("Enter");
+    await expect(page.getByRole("listbox")).toBeVisible();
+    await keyboard.type(text, { delay: 30 });
+    await keyboard.press("Enter");
+    await expect(page.getByRole("listbox")).toBeHidden();
+  };
+
+  await page.goto("/scale");
   await reach(/^coffee: 202 g/);
-  await page.keyboard.press("ArrowDown");
+  await keyboard.press("ArrowDown");
   await expect(plate(page, "coffee")).toContainText("201 g");
-  await page.keyboard.press("Enter");
-  await page.keyboard.type("190");
-  await page.keyboard.press("Enter");
+  await typeOn(/^coffee: 201 g/, "190");
   await expect(plate(page, "set Fulmar to")).toContainText("3.1 l");
-  await reach(/^strength:/);
-  await page.keyboard.press("p");
-  await expect(plate(page, "strength")).toHaveAttribute("data-pinned", "true");
-  await page.keyboard.press("/");
+  await expect(plate(page, "coffee")).toHaveAttribute("data-pinned", "true");
+  await reach(/^Save as card/);
+  await keyboard.press("Enter");
+  await expect(page.getByText("Kept as a card.")).toHaveCount(1);
+
+  await pick(/^from$/, "Slack");
+  await pick(/^into$/, "steel");
+  await typeOn(/^coffee in the pot:/, "2400 g");
+  await typeOn(/^when melted:/, "8");
+  await expect(plate(page, "coffee")).toContainText("184 g");
+  await expect(plate(page, "set Fulmar to")).toContainText("1.7 l");
+  await expect(plate(page, "ice")).toContainText("1\u202f100 g");
+  await reach(/^Save as card/);
+  await keyboard.press("Enter");
+  await expect(page.getByText("Kept as a card.")).toHaveCount(2);
+
+  await keyboard.press("/");
   await expect(page.getByRole("combobox", { name: "Find or do" })).toBeFocused();
-  await page.keyboard.type("today");
-  await page.keyboard.press("Enter");
+  await keyboard.type("today");
+  await keyboard.press("Enter");
   await expect(page).toHaveURL(/\/shift/);
+  await expect(page.getByText("Nothing yet: add a card below.")).toBeVisible();
+  // The first of the cards, the newest, is the iced one; the one before it the hot one.
+  for (const serve of ["iced", "hot"]) {
+    await reach(/^add a card$/);
+    await keyboard.press("Enter");
+    await expect(page.getByRole("listbox")).toBeVisible();
+    if (serve === "hot") await keyboard.press("ArrowDown");
+    await keyboard.press("Enter");
+    await expect(page.getByRole("textbox", { name: new RegExp(`batches of .* ${serve}`) })).toBeVisible();
+  }
+  await reach(/^batches of .* iced/);
+  await keyboard.type("3");
+  await reach(/^batches of .* hot/);
+  await keyboard.type("6");
+  await keyboard.press("Enter");
+  await expect(page.getByText("3 × 184 g and 6 × 190 g")).toBeVisible();
+  await reach(/^move .* hot/);
+  for (const key of ["Space", "ArrowUp", "Space"]) {
+    await keyboard.press(key);
+    await page.waitForTimeout(250);
+  }
+  await expect(page.getByText("6 × 190 g and 3 × 184 g")).toBeVisible();
+  await page.waitForLoadState("networkidle");
+  await page.reload();
+  await expect(page.getByText("6 × 190 g and 3 × 184 g")).toBeVisible();
+  await expect(page.getByRole("main")).toContainText(`${"1\u202f704"} g`);
 });
 
 test.describe("on a phone, by touch", () => {
