@@ -1,5 +1,8 @@
-import { createServer } from "node:http";
+import { readFileSync } from "node:fs";
+import { createServer as createHttp } from "node:http";
+import { createServer as createHttps } from "node:https";
 import next from "next";
+import { clientAddress, isCrossSite, proxiesFrom } from "./lib/door.mjs";
 import { ROOT } from "./lib/place.mjs";
 
 /** The web server: the framework behind a plain one that says who really asks. Started by `./tumbek start`. */
@@ -8,12 +11,30 @@ const hostname = process.env.TUMBEK_HOST;
 const app = next({ dev: false, dir: ROOT, hostname, port });
 await app.prepare();
 const handle = app.getRequestHandler();
+const proxies = proxiesFrom();
 
-const server = createServer((request, response) => {
-  // Limits count by the socket's address; what a client says of itself does not.
-  request.headers["x-tumbek-address"] = request.socket.remoteAddress ?? "";
-  handle(request, response);
+const CROSS_SITE = JSON.stringify({
+  error: {
+    code: "crossSite",
+    message: "This was sent by a page of another site, and is not done.",
+    fields: [],
+  },
 });
+
+function answer(request, response) {
+  // Limits count by the socket's address; what a client says of itself does not.
+  request.headers["x-tumbek-address"] = clientAddress(request, proxies);
+  if (isCrossSite(request)) {
+    response.writeHead(403, { "Content-Type": "application/json" }).end(CROSS_SITE);
+    return;
+  }
+  handle(request, response);
+}
+
+const { TUMBEK_TLS_KEY, TUMBEK_TLS_CERTIFICATE } = process.env;
+const server = TUMBEK_TLS_KEY
+  ? createHttps({ key: readFileSync(TUMBEK_TLS_KEY), cert: readFileSync(TUMBEK_TLS_CERTIFICATE) }, answer)
+  : createHttp(answer);
 server.listen(port, hostname);
 
 process.once("SIGTERM", () => {

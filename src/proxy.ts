@@ -22,6 +22,8 @@ export function proxy(request: NextRequest): NextResponse {
   // The framework reads the nonce for its own scripts from the request's policy.
   const headers = new Headers(request.headers);
   headers.set("Content-Security-Policy", policy);
+  // Where whoever has to sign in first wanted to go.
+  headers.set("x-tumbek-path", request.nextUrl.pathname + request.nextUrl.search);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set("Content-Security-Policy", policy);
   return response;

@@ -4,13 +4,11 @@ import { startDatabase } from "../lib/database.mjs";
 import { ensureDebian, MARIADB } from "../lib/debian.mjs";
 import { alone } from "../lib/lock.mjs";
 import { ensurePackages } from "../lib/packages.mjs";
-import { houseFrom, makeFolder } from "../lib/place.mjs";
+import { houseFrom, isOpen, makeFolder } from "../lib/place.mjs";
 import { isFree } from "../lib/ports.mjs";
 import { runLogged, say } from "../lib/run.mjs";
-import { runningServer, startServer, stopServer } from "../lib/server.mjs";
+import { addressHere, runningServer, startServer, stopServer } from "../lib/server.mjs";
 import { Trouble } from "../lib/trouble.mjs";
-
-const LOOPBACK = ["127.0.0.1", "::1", "localhost"];
 
 export async function run(args) {
   const empty = args.includes("--empty");
@@ -35,8 +33,13 @@ async function start(house, empty) {
     await stopServer(house);
     await startServer(house, { build, database });
   }
-  say(`Tumbek is at http://${house.host}:${house.port} — open it in a browser on this machine.`);
-  say("There is no sign-in yet: whoever sits at this machine is the lead.");
+  say(`Tumbek is at ${addressHere(house)} — open it in a browser on this machine.`);
+  say(
+    empty
+      ? "Name the first lead there."
+      : "Pick a name there and type its PIN; in the demo house the PINs stand beside the names.",
+  );
+  if (isOpen(house)) say("It is open to the network: its address and code are on the lead's People page.");
   return 0;
 }
 
@@ -46,10 +49,8 @@ async function refuseAddress(house) {
   if (!(Number.isInteger(port) && port > 0 && port < 65_536)) {
     throw new Trouble(`TUMBEK_PORT is ${process.env.TUMBEK_PORT}: it must be a port, 1 to 65535.`);
   }
-  if (!LOOPBACK.includes(host)) {
-    throw new Trouble(
-      "TUMBEK_HOST opens the house to its network, and nobody has to sign in yet: leave it on 127.0.0.1.",
-    );
+  if (house.url !== undefined && !/^https?:\/\//.test(house.url)) {
+    throw new Trouble(`TUMBEK_URL is ${house.url}: it must be an address such as https://coffee.example.`);
   }
   if (house.now !== undefined && Number.isNaN(Date.parse(house.now))) {
     throw new Trouble(`TUMBEK_NOW is ${house.now}: it must be a time such as 2026-07-14T08:30:00Z.`);
@@ -64,10 +65,15 @@ async function refuseAddress(house) {
 
 /** Brings the database to the newest migration, and a new house to its first rows. */
 async function setUp(house, database, empty) {
-  const bundle = await ensureBundle("src/server/setUp.ts", ["src/server", "src/data"], house.logs);
+  const bundle = await ensureBundle(
+    "src/server/setUp.ts",
+    ["src/server", "src/data", "src/contract", "src/core", "src/words"],
+    house.logs,
+  );
   const env = { ...process.env, TUMBEK_DATABASE: JSON.stringify(database) };
   try {
-    runLogged("Setting up the house", process.execPath, [bundle, empty ? "empty" : "demo"], {
+    const wanted = [empty ? "empty" : "demo", isOpen(house) ? "open" : "closed"];
+    runLogged("Setting up the house", process.execPath, [bundle, ...wanted], {
       log: join(house.logs, "set-up.log"),
       env,
     });
@@ -84,6 +90,8 @@ function sameServer(running, house, build) {
     running.build === build &&
     running.port === house.port &&
     running.host === house.host &&
-    running.now === house.now
+    running.now === house.now &&
+    running.proxy === house.proxy &&
+    running.url === house.url
   );
 }

@@ -18,8 +18,22 @@ export function houseFrom(env = process.env) {
     port: Number(env.TUMBEK_PORT ?? 4600),
     host: env.TUMBEK_HOST ?? "127.0.0.1",
     now: env.TUMBEK_NOW,
+    proxy: env.TUMBEK_PROXY,
+    url: env.TUMBEK_URL,
     dist: env.TUMBEK_DIST ?? ".next",
   };
+}
+
+const LOOPBACK = ["127.0.0.1", "::1", "localhost"];
+
+/** Whether other machines reach the house, by themselves or through a proxy. */
+export function isOpen({ host, proxy }) {
+  return !LOOPBACK.includes(host) || Boolean(proxy);
+}
+
+/** Whether the house speaks TLS itself: on a network, unless a proxy does. */
+export function hasTls({ host, proxy }) {
+  return !LOOPBACK.includes(host) && !proxy;
 }
 
 /** Bundles are the checkout's, not a house's: `calc` needs none. */

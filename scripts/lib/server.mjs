@@ -1,8 +1,12 @@
 import { readFileSync, rmSync, writeFileSync } from "node:fs";
+import http from "node:http";
+import https from "node:https";
 import { join } from "node:path";
-import { makeFolder, ROOT } from "./place.mjs";
+import { ensureCertificate } from "./certificate.mjs";
+import { hasTls, makeFolder, ROOT } from "./place.mjs";
 import { end, isOurs, until } from "./processes.mjs";
 import { lastLine, runDetached, say } from "./run.mjs";
+import { houseSecret } from "./secret.mjs";
 import { Trouble } from "./trouble.mjs";
 
 const PATIENCE_MS = 60_000;
@@ -20,7 +24,7 @@ export function runningServer({ home }) {
 
 /** Starts the application in the background and waits until it answers. */
 export async function startServer(house, { build, database }) {
-  const { home, logs, port, host, now, dist } = house;
+  const { home, logs, port, host, now, dist, proxy, url } = house;
   makeFolder(logs);
   say("Starting the application …");
   const log = join(logs, "server.log");
@@ -31,15 +35,17 @@ export async function startServer(house, { build, database }) {
     TUMBEK_PORT: String(port),
     TUMBEK_HOST: host,
     TUMBEK_DATABASE: JSON.stringify(database),
+    TUMBEK_SECRET: houseSecret(house),
     ...(now && { TUMBEK_NOW: now }),
+    ...(hasTls(house) && (await tlsOf(house))),
   };
   const child = runDetached(process.execPath, [PROGRAM], { log, env });
   let ended = false;
   child.once("exit", () => {
     ended = true;
   });
-  writeFileSync(recordOf(home), JSON.stringify({ pid: child.pid, port, host, now, build }));
-  const answered = await until(async () => ended || (await answers(port, host)), PATIENCE_MS);
+  writeFileSync(recordOf(home), JSON.stringify({ pid: child.pid, port, host, now, proxy, url, build }));
+  const answered = await until(async () => ended || (await answers(house)), PATIENCE_MS);
   if (ended || !answered)
     throw new Trouble(`The application did not start: ${lastLine(log)}\nThe whole story is in ${log}.`);
 }
@@ -50,14 +56,38 @@ export async function stopServer({ home }) {
   rmSync(recordOf(home), { force: true });
 }
 
+/** What the application is told of the house's own certificate. */
+async function tlsOf(house) {
+  const { key, certificate, fingerprint } = await ensureCertificate(house);
+  return {
+    TUMBEK_TLS_KEY: key,
+    TUMBEK_TLS_CERTIFICATE: certificate,
+    TUMBEK_CERTIFICATE: fingerprint,
+  };
+}
+
+/** Where a program on this machine reaches the house. */
+export function addressHere(house) {
+  const host = ["0.0.0.0", "::"].includes(house.host) ? "127.0.0.1" : house.host;
+  return `${hasTls(house) ? "https" : "http"}://${host}:${house.port}`;
+}
+
 /** Whether the application answers there. */
-export async function answers(port, host) {
-  try {
-    const reply = await fetch(`http://${host}:${port}/api/health`, { signal: AbortSignal.timeout(2000) });
-    return (await reply.json()).application === "tumbek";
-  } catch {
-    return false;
-  }
+function answers(house) {
+  const url = new URL("/api/health", addressHere(house));
+  return new Promise((resolve) => {
+    const ask = url.protocol === "https:" ? https : http;
+    // It is asked whether it is Tumbek, not trusted with anything: its own certificate will do.
+    const request = ask.get(url, { timeout: 2000, rejectUnauthorized: false }, (reply) => {
+      let body = "";
+      reply.on("data", (chunk) => {
+        body += chunk;
+      });
+      reply.on("end", () => resolve(body.includes('"tumbek"')));
+    });
+    request.on("timeout", () => request.destroy());
+    request.on("error", () => resolve(false));
+  });
 }
 
 function recordOf(home) {

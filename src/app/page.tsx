@@ -1,5 +1,4 @@
 import { redirect } from "next/navigation";
+import { guarded } from "./guarded.tsx";
 
-export default function Door(): never {
-  redirect("/scale");
-}
+export default guarded("see", async () => redirect("/scale"));

@@ -1,10 +1,11 @@
 import { eq } from "drizzle-orm";
+import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import type { CardSheet } from "#contract/card.ts";
-import { freshDatabase } from "#tests/database.ts";
+import { freshDatabase, noHash } from "#tests/database.ts";
 import { readBench } from "./bench.ts";
 import { insertCard, listCards, readCard } from "./cards.ts";
-import { LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
+import { BARISTA, LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
 import { loadDemoHouse } from "./demo/house.ts";
 import { brewers } from "./schema.ts";
 import { readShift, replaceShift } from "./shifts.ts";
@@ -12,7 +13,7 @@ import { readShift, replaceShift } from "./shifts.ts";
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 beforeAll(async () => {
   fresh = await freshDatabase("cards");
-  await loadDemoHouse(fresh.db, new Date("2026-07-14T08:30:00Z"));
+  await loadDemoHouse(fresh.db, new Date("2026-07-14T08:30:00Z"), noHash);
 });
 afterAll(() => fresh.drop());
 
@@ -97,22 +98,62 @@ describe("a day's list", () => {
     { id: id(20), cardId: id(10), batches: 6 },
     { id: id(21), cardId: id(10), batches: 3 },
   ];
-  const read = async () => (await readShift(fresh.db, day)).map(({ id, batches }) => [id, batches]);
+  const by = { personId: LEAD, at: new Date("2026-07-14T09:00:00Z") };
+  const read = async () => (await readShift(fresh.db, day)).items.map(({ id, batches }) => [id, batches]);
 
   test("is what it was made, in its order, and of its day only", async () => {
-    await replaceShift(fresh.db, day, items);
-    await replaceShift(fresh.db, day, items);
+    expect(await replaceShift(fresh.db, day, { items, began: 0 }, by)).toEqual({ ok: true, value: 1 });
     expect(await read()).toEqual([
       [id(20), 6],
       [id(21), 3],
     ]);
-    await replaceShift(fresh.db, day, items.toReversed());
+    const turned = items.toReversed();
+    expect(await replaceShift(fresh.db, day, { items: turned, began: 1 }, by)).toEqual({
+      ok: true,
+      value: 2,
+    });
     expect((await read())[0]).toEqual([id(21), 3]);
-    expect(await readShift(fresh.db, { ...day, day: "2026-07-16" })).toEqual([]);
+    expect(await readShift(fresh.db, { ...day, day: "2026-07-16" })).toEqual({
+      revision: 0,
+      changedBy: null,
+      changedAt: null,
+      items: [],
+    });
+  });
+
+  test("the same save twice is one, and one that began with an older list is refused with the newer", async () => {
+    const turned = items.toReversed();
+    expect(await replaceShift(fresh.db, day, { items: turned, began: 1 }, by)).toEqual({
+      ok: true,
+      value: 2,
+    });
+    const late = { ...by, personId: BARISTA };
+    expect(await replaceShift(fresh.db, day, { items: [], began: 1 }, late)).toEqual({
+      ok: false,
+      failure: {
+        code: "stale",
+        theirs: { revision: 2, changedBy: "Oda Venn", changedAt: by.at, items: turned },
+      },
+    });
+    expect(await read()).toHaveLength(2);
+  });
+
+  test("of two at once, one is kept and the other hears of it", async () => {
+    const saves = [items, [items[0]!]].map((list) =>
+      replaceShift(fresh.db, { ...day, day: "2026-07-17" }, { items: withIds(list), began: 0 }, by),
+    );
+    expect((await Promise.all(saves)).map(({ ok }) => ok).toSorted()).toEqual([false, true]);
   });
 
   test("a list with a card that is not there changes nothing", async () => {
-    await expect(replaceShift(fresh.db, day, [{ id: id(22), cardId: id(98), batches: 1 }])).rejects.toThrow();
+    const list = [{ id: id(22), cardId: id(98), batches: 1 }];
+    await expect(replaceShift(fresh.db, day, { items: list, began: 2 }, by)).rejects.toThrow();
     expect(await read()).toHaveLength(2);
+    expect((await readShift(fresh.db, day)).revision).toBe(2);
   });
 });
+
+/** The same lines under ids of their own: an id is one line of one day. */
+function withIds<Item extends { readonly id: string }>(items: readonly Item[]): Item[] {
+  return items.map((item) => ({ ...item, id: uuidv7() }));
+}

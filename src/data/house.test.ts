@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { USUAL_SETTINGS } from "#contract/house.ts";
-import { freshDatabase } from "#tests/database.ts";
+import { freshDatabase, noHash } from "#tests/database.ts";
 import { loadDemoHouse } from "./demo/house.ts";
 import { createHouse, hasData, listSites, readHouse } from "./house.ts";
 
@@ -16,7 +16,7 @@ test("a new database has no house; the demo house fills it once", async () => {
   expect(await hasData(db)).toBe(false);
 
   const createdAt = new Date("2026-07-14T08:30:00.123Z");
-  await loadDemoHouse(db, createdAt);
+  await loadDemoHouse(db, createdAt, noHash);
   expect(await readHouse(db)).toMatchObject({
     kind: "demo",
     name: "Gannet Quay",
@@ -29,6 +29,6 @@ test("a new database has no house; the demo house fills it once", async () => {
   await expect(
     createHouse(db, { kind: "real", name: "A second", settings: USUAL_SETTINGS, createdAt }),
   ).rejects.toThrow();
-  await expect(loadDemoHouse(db, createdAt)).rejects.toThrow();
+  await expect(loadDemoHouse(db, createdAt, noHash)).rejects.toThrow();
   expect(await listSites(db)).toHaveLength(2);
 });

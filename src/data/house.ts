@@ -1,6 +1,6 @@
 import { asc, count } from "drizzle-orm";
 import type { Database } from "./connection.ts";
-import { house, sites } from "./schema.ts";
+import { house, people, sites } from "./schema.ts";
 
 export type House = typeof house.$inferSelect;
 export type Site = typeof sites.$inferSelect;
@@ -17,6 +17,11 @@ export async function readBenchRevision(db: Database): Promise<number> {
   return row?.revision ?? -1;
 }
 
+/** Holds the house until the transaction ends: changes of people are made one after the other. */
+export async function lockHouse(tx: Database): Promise<void> {
+  await tx.select({ id: house.id }).from(house).for("update");
+}
+
 export async function createHouse(db: Database, row: Omit<House, "id" | "benchRevision">): Promise<void> {
   await db.insert(house).values({ id: 1, ...row });
 }
@@ -27,6 +32,9 @@ export function listSites(db: Database): Promise<Site[]> {
 
 /** Whether anybody has entered anything yet. */
 export async function hasData(db: Database): Promise<boolean> {
-  const [row] = await db.select({ sites: count() }).from(sites);
-  return row!.sites > 0;
+  const [[here], [known]] = await Promise.all([
+    db.select({ sites: count() }).from(sites),
+    db.select({ people: count() }).from(people),
+  ]);
+  return here!.sites > 0 || known!.people > 0;
 }

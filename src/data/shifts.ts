@@ -1,6 +1,8 @@
-import { and, asc, eq } from "drizzle-orm";
+import { and, asc, eq, sql } from "drizzle-orm";
+import { fail, ok, type Result } from "#core/result";
+import type { Act } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { cards, shiftItems } from "./schema.ts";
+import { people, shiftItems, shifts } from "./schema.ts";
 
 export interface ShiftDay {
   readonly siteId: string;
@@ -10,32 +12,85 @@ export interface ShiftDay {
 
 const ofDay = ({ siteId, day }: ShiftDay) => and(eq(shiftItems.siteId, siteId), eq(shiftItems.day, day));
 
-/** A day's list with its cards, in its order. */
-export async function readShift(db: Database, day: ShiftDay) {
-  const rows = await db
-    .select()
-    .from(shiftItems)
-    .innerJoin(cards, eq(cards.id, shiftItems.cardId))
-    .where(ofDay(day))
-    .orderBy(asc(shiftItems.position), asc(shiftItems.id));
-  return rows.map(({ shift_items: item, cards: card }) => ({ ...item, card }));
-}
-
 export interface NewShiftItem {
   readonly id: string;
   readonly cardId: string;
   readonly batches: number;
 }
 
-/** Makes a day's list what it is given as, in that order; the same list twice is the same list. */
+/** A day's list as somebody left it. */
+export interface ShiftAt {
+  /** 0 while nobody has changed it. */
+  readonly revision: number;
+  readonly changedBy: string | null;
+  readonly changedAt: Date | null;
+  readonly items: readonly NewShiftItem[];
+}
+
+/** A day's lines, with who changed them last. */
+export async function readShift(db: Database, day: ShiftDay): Promise<ShiftAt> {
+  const [[row], items] = await Promise.all([
+    db
+      .select({ revision: shifts.revision, changedAt: shifts.changedAt, changedBy: people.name })
+      .from(shifts)
+      .innerJoin(people, eq(people.id, shifts.changedBy))
+      .where(and(eq(shifts.siteId, day.siteId), eq(shifts.day, day.day))),
+    db
+      .select({ id: shiftItems.id, cardId: shiftItems.cardId, batches: shiftItems.batches })
+      .from(shiftItems)
+      .where(ofDay(day))
+      .orderBy(asc(shiftItems.position), asc(shiftItems.id)),
+  ]);
+  return { revision: 0, changedBy: null, changedAt: null, ...row, items };
+}
+
+/**
+ * Makes a day's list what it is given as, in that order.
+ *
+ * @param began the revision that the change began with
+ * @returns the new revision; or the list as somebody else left it, when it is another one by now. The very
+ * list that is there already is no change: the same save twice is one.
+ */
 export async function replaceShift(
   db: Database,
   day: ShiftDay,
-  items: readonly NewShiftItem[],
-): Promise<void> {
-  await db.transaction(async (tx) => {
+  { items, began }: { readonly items: readonly NewShiftItem[]; readonly began: number },
+  by: Act & { readonly personId: string },
+): Promise<Result<number, { readonly code: "stale"; readonly theirs: ShiftAt }>> {
+  return db.transaction(async (tx) => {
+    const changed = { changedBy: by.personId, changedAt: by.at };
+    // Made at revision 0, which nobody sees, so that there is a row to hold.
+    await tx
+      .insert(shifts)
+      .values({ ...day, ...changed, revision: 0 })
+      .onDuplicateKeyUpdate({ set: { revision: sql`revision` } });
+    const [row] = await tx
+      .select()
+      .from(shifts)
+      .where(and(eq(shifts.siteId, day.siteId), eq(shifts.day, day.day)))
+      .for("update");
+    const theirs = await readShift(tx, day);
+    if (isSame(theirs.items, items)) return ok(row!.revision);
+    if (row!.revision !== began) return fail({ code: "stale", theirs });
+    const revision = began + 1;
+    await tx
+      .update(shifts)
+      .set({ ...changed, revision })
+      .where(and(eq(shifts.siteId, day.siteId), eq(shifts.day, day.day)));
     await tx.delete(shiftItems).where(ofDay(day));
-    if (items.length === 0) return;
-    await tx.insert(shiftItems).values(items.map((item, position) => ({ ...item, ...day, position })));
+    if (items.length > 0) {
+      await tx.insert(shiftItems).values(items.map((item, position) => ({ ...item, ...day, position })));
+    }
+    return ok(revision);
   });
+}
+
+function isSame(old: readonly NewShiftItem[], items: readonly NewShiftItem[]): boolean {
+  return (
+    old.length === items.length &&
+    old.every(({ id, cardId, batches }, i) => {
+      const item = items[i]!;
+      return id === item.id && cardId === item.cardId && batches === item.batches;
+    })
+  );
 }

@@ -1,24 +1,56 @@
 import { createSafeActionClient } from "next-safe-action";
-import { readLead } from "#data/people.ts";
+import type { Trouble, TroubleCode } from "#contract/trouble.ts";
+import { may, type Right } from "#core/people";
+import { rightSentence, SIGN_IN_SENTENCE } from "#words/index.ts";
+import { now } from "./clock.ts";
 import { database } from "./database.ts";
+import { signedIn } from "./session.ts";
 
 /** A failure that the person at the screen can do something about; its message is the sentence. */
-export class Refusal extends Error {}
+export class Refusal extends Error {
+  readonly code: TroubleCode;
+  readonly field: string | undefined;
+
+  constructor(message: string, { code = "refused", field }: { code?: TroubleCode; field?: string } = {}) {
+    super(message);
+    this.code = code;
+    this.field = field;
+  }
+}
 
 const DATABASE_GONE = "The database does not answer. Nothing you typed is lost: try again when it is back.";
 
-/** What every write goes through: parsed, then done as the one lead, its failure said in a sentence. */
-export const leadAction = createSafeActionClient({
-  handleServerError(error) {
-    if (error instanceof Refusal) return error.message;
-    return isDatabaseGone(error) ? DATABASE_GONE : "That did not work, and was not saved. Try again.";
-  },
-}).use(async ({ next }) => {
-  const db = database();
-  const lead = await readLead(db);
-  if (!lead) throw new Refusal("This house has nobody yet who could save that.");
-  return next({ ctx: { db, lead } });
-});
+/** Any failure as what the one who asked is told. */
+export function troubleOf(error: unknown): Trouble {
+  if (error instanceof Refusal) {
+    const { code, message, field } = error;
+    return { code, message, ...(field !== undefined && { field }) };
+  }
+  if (isDatabaseGone(error)) return { code: "gone", message: DATABASE_GONE };
+  return { code: "failed", message: "That did not work, and was not saved. Try again." };
+}
+
+const client = createSafeActionClient({ handleServerError: troubleOf });
+
+/** An action at the door, where nobody is signed in yet. */
+export const doorAction = client.use(({ next }) => next({ ctx: { db: database() } }));
+
+/** What every other action goes through: somebody with the right, then parsed, done, and its failure said. */
+export function action(right: Right) {
+  return client.use(async ({ next }) => {
+    const { person, id: sessionId } = await admit(right);
+    const by = { personId: person.id, at: now() };
+    return next({ ctx: { db: database(), person, sessionId, by } });
+  });
+}
+
+/** The signed-in session, if its person has the right; throws what to say when not. */
+export async function admit(right: Right) {
+  const session = await signedIn();
+  if (!session) throw new Refusal(SIGN_IN_SENTENCE, { code: "signIn" });
+  if (!may(session.person.role, right)) throw new Refusal(rightSentence(right), { code: "notYours" });
+  return session;
+}
 
 const GONE = ["ECONNREFUSED", "ECONNRESET", "PROTOCOL_CONNECTION_LOST", "ETIMEDOUT", "EPIPE"];
 

@@ -1,1 +1,1 @@
-export { insertCard, readCards } from "#data/cards.ts";
+export { insertCard } from "#data/cards.ts";

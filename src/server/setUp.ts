@@ -1,9 +1,12 @@
 import { join } from "node:path";
+import { hashPassword } from "better-auth/crypto";
 import { migrate } from "drizzle-orm/mysql2/migrator";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import { addressFrom, connect, type Database } from "#data/connection.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { createHouse, hasData, readHouse } from "#data/house.ts";
+import { hasLead, listPublicPins } from "#data/people.ts";
+import { listed } from "#words/index.ts";
 import { now } from "./clock.ts";
 
 /**
@@ -11,9 +14,10 @@ import { now } from "./clock.ts";
  * from the checkout's folder.
  *
  * @param kind `demo` loads the demo house into a database that has none; `empty` wants a house of its own
+ * @param reach `open` when other machines will reach the house
  * @returns a sentence when the house refuses, or undefined
  */
-async function setUp(db: Database, kind: string): Promise<string | undefined> {
+async function setUp(db: Database, kind: string, reach: string): Promise<string | undefined> {
   await migrate(db, { migrationsFolder: join("src", "data", "migrations") });
   const house = await readHouse(db);
   if (kind === "empty") {
@@ -22,14 +26,27 @@ async function setUp(db: Database, kind: string): Promise<string | undefined> {
     }
     if (!house) await createHouse(db, { kind: "real", name: "", settings: USUAL_SETTINGS, createdAt: now() });
   } else if (!house) {
-    await loadDemoHouse(db, now());
+    await loadDemoHouse(db, now(), hashPassword);
+  }
+  return reach === "open" ? whyNotOpen(db) : undefined;
+}
+
+/** Why the house cannot be opened to its network. */
+async function whyNotOpen(db: Database): Promise<string | undefined> {
+  const known = await listPublicPins(db);
+  if (known.length > 0) {
+    const names = listed(known.map(({ name }) => name));
+    return `The PINs of ${names} are public, so the network stays shut: a lead gives them others, or archives them, on the People page. Until then, start without TUMBEK_HOST and TUMBEK_PROXY.`;
+  }
+  if (!(await hasLead(db))) {
+    return "Nobody leads this house yet: start it without TUMBEK_HOST and TUMBEK_PROXY and name the first lead, then open it.";
   }
   return undefined;
 }
 
 const { db, pool } = connect(addressFrom(process.env));
 try {
-  const refusal = await setUp(db, process.argv[2] ?? "demo");
+  const refusal = await setUp(db, process.argv[2] ?? "demo", process.argv[3] ?? "closed");
   if (refusal) {
     process.stderr.write(`REFUSED: ${refusal}\n`);
     process.exitCode = 2;

@@ -1,1 +1,41 @@
-export { replaceShift } from "#data/shifts.ts";
+import type { ShiftItem, ShiftKept } from "#contract/shift.ts";
+import type { Act } from "#data/audit.ts";
+import { readCards } from "#data/cards.ts";
+import { readShift, replaceShift, type ShiftAt, type ShiftDay } from "#data/shifts.ts";
+import { Refusal } from "./action.ts";
+import { database } from "./database.ts";
+
+/** A day's list with who changed it last. */
+export async function listOf(day: ShiftDay): Promise<ShiftKept> {
+  return kept(await readShift(database(), day));
+}
+
+/**
+ * Makes a day's list what it is given as; throws when it cannot be brewed.
+ *
+ * @returns the list's revision, with the list as somebody else left it when it was another one by now
+ */
+export async function saveList(
+  day: ShiftDay,
+  { revision, items }: { readonly revision: number; readonly items: readonly ShiftItem[] },
+  by: Act & { readonly personId: string },
+): Promise<{ readonly revision: number; readonly theirs?: ShiftKept }> {
+  const db = database();
+  const known = await readCards(
+    db,
+    items.map(({ cardId }) => cardId),
+  );
+  const fits = (cardId: string) =>
+    known.some(({ id, siteId, draft }) => id === cardId && siteId === day.siteId && !draft);
+  if (!items.every(({ cardId }) => fits(cardId))) {
+    throw new Refusal("A card on the list is a draft, or not of this site: take it off.");
+  }
+  const saved = await replaceShift(db, day, { items, began: revision }, by);
+  if (saved.ok) return { revision: saved.value };
+  const { theirs } = saved.failure;
+  return { revision: theirs.revision, theirs: kept(theirs) };
+}
+
+function kept({ changedAt, items, ...rest }: ShiftAt): ShiftKept {
+  return { ...rest, items: [...items], changedAt: changedAt?.toISOString() ?? null };
+}

@@ -4,7 +4,7 @@ import type { Bench } from "#contract/bench.ts";
 import { readBench } from "#data/bench.ts";
 import { listCards } from "#data/cards.ts";
 import { readBenchRevision } from "#data/house.ts";
-import { isDatabaseGone } from "./action.ts";
+import { isDatabaseGone, Refusal } from "./action.ts";
 import { database } from "./database.ts";
 
 /** The cookie that keeps which site this browser works at. */
@@ -43,4 +43,14 @@ async function benchOf(siteId: string): Promise<Bench | undefined> {
 export async function cardsToFind() {
   const bench = await currentBench();
   return typeof bench === "string" ? [] : listCards(database(), bench.site.id);
+}
+
+/** The site that an API request names by `?site=`; the first one when it names none. */
+export async function siteAsked(request: Request): Promise<string> {
+  const asked = new URL(request.url).searchParams.get("site");
+  const bench = await benchOf(asked ?? "");
+  if (!bench || (asked !== null && bench.site.id !== asked)) {
+    throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
+  }
+  return bench.site.id;
 }

@@ -3,5 +3,18 @@ export { badInputSentence, calcSentence } from "./calc.ts";
 export { type CardPrinters, cardTitle, cautionsOf, printSetting, stepsOf } from "./card.ts";
 export { checkSentence } from "./checks.ts";
 export { listed, PIN_WORDS, printPin } from "./names.ts";
+export {
+  ACTION_WORDS,
+  formerName,
+  nameSentence,
+  peopleSentence,
+  pinSentence,
+  ROLE_WORDS,
+  rightSentence,
+  SCOPE_WORDS,
+  SIGN_IN_SENTENCE,
+  SUBJECT_WORDS,
+  waitSentence,
+} from "./people.ts";
 export { quantitySentence } from "./quantity.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";

@@ -1,18 +1,32 @@
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
+import { sessionOrDoor } from "#app/guarded.tsx";
+import { CounterProvider, Who } from "#features/counter/index.ts";
 import { Frame, Trouble } from "#features/frame/index.ts";
+import { IDLE_MIN } from "#server/auth.ts";
 import { currentBench } from "#server/site.ts";
 import { UnitsProvider } from "#ui/units.tsx";
 import { UNITS_COOKIE, unitsFrom } from "#ui/unitsCookie.ts";
 
-/** The frame around every place, for the site that this browser works at. */
+/** The frame around every place, for the site that this browser works at and who is signed in. */
 export default async function HouseLayout({ children }: { readonly children: ReactNode }) {
-  const bench = await currentBench();
-  if (typeof bench === "string") return <Trouble what={bench} />;
+  const [session, bench] = await Promise.all([sessionOrDoor(), currentBench()]);
+  if (session === "gone" || bench === "gone") {
+    return (
+      <main>
+        <Trouble what="gone" />
+      </main>
+    );
+  }
   const units = unitsFrom((await cookies()).get(UNITS_COOKIE)?.value);
+  const lockAfterMin = session.station ? IDLE_MIN.station : IDLE_MIN.own;
   return (
     <UnitsProvider initial={units}>
-      <Frame bench={bench}>{children}</Frame>
+      <CounterProvider person={session.person} lockAfterMin={lockAfterMin}>
+        <Frame bench={bench === "none" ? undefined : bench} who={<Who />}>
+          {children}
+        </Frame>
+      </CounterProvider>
     </UnitsProvider>
   );
 }

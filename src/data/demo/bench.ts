@@ -1,3 +1,4 @@
+import type { Role } from "#core/people";
 import type * as schema from "#data/schema.ts";
 
 /** Every demo row has the same id on every machine, so that links and pictures last. */
@@ -8,6 +9,8 @@ function demoId(number: number): string {
 export const PIER_HEAD = demoId(1);
 export const ROPE_LOFT = demoId(2);
 export const LEAD = demoId(10);
+export const BARISTA = demoId(12);
+export const TRAINEE = demoId(13);
 
 const [FULMAR, TURNSTONE, CONE, FLAT] = [demoId(20), demoId(21), demoId(22), demoId(23)];
 const [CHOUGH, DUNLIN] = [demoId(40), demoId(41)];
@@ -23,7 +26,13 @@ export const SITES: Rows<typeof schema.sites> = [
   { id: ROPE_LOFT, name: "Rope Loft", altitudeM: 614, timeZone: TIME_ZONE, position: 1 },
 ];
 
-export const PEOPLE: Rows<typeof schema.people> = [{ id: LEAD, name: "Oda Venn", role: "lead" }];
+/** Made-up people, whose PINs stand at the demo house's door. */
+export const PEOPLE: readonly { id: string; name: string; role: Role; publicPin: string }[] = [
+  { id: LEAD, name: "Oda Venn", role: "lead", publicPin: "480217" },
+  { id: demoId(11), name: "Brannoc Teal", role: "barista", publicPin: "735926" },
+  { id: BARISTA, name: "Ida Quill", role: "barista", publicPin: "261840" },
+  { id: TRAINEE, name: "Mirren Sallow", role: "trainee", publicPin: "904173" },
+];
 
 /** A hand brew is poured on a scale: any gram, delivered as poured. */
 const POURED = {

@@ -5,15 +5,30 @@ import { createHouse } from "#data/house.ts";
 import * as schema from "#data/schema.ts";
 import * as bench from "./bench.ts";
 
-/** The demo house, Gannet Quay: a ferry kiosk on the quay and a café up the hill. All of it is made up. */
-export async function loadDemoHouse(db: Database, now: Date): Promise<void> {
+/**
+ * The demo house, Gannet Quay: a ferry kiosk on the quay and a café up the hill. All of it is made up.
+ *
+ * @param hash makes a PIN's slow hash
+ */
+export async function loadDemoHouse(
+  db: Database,
+  now: Date,
+  hash: (pin: string) => Promise<string>,
+): Promise<void> {
+  const people = await Promise.all(
+    bench.PEOPLE.map(async (person) => ({
+      ...person,
+      pinHash: await hash(person.publicPin),
+      createdAt: now,
+    })),
+  );
   const coffees = bench.COFFEES.map(({ roastedDaysAgo, ...coffee }) => ({
     ...coffee,
     roastedOn: formatISO(subDays(now, roastedDaysAgo), { representation: "date" }),
   }));
   await db.transaction(async (tx) => {
     await createHouse(tx, { kind: "demo", name: "Gannet Quay", settings: USUAL_SETTINGS, createdAt: now });
-    await tx.insert(schema.people).values(bench.PEOPLE);
+    await tx.insert(schema.people).values(people);
     await tx.insert(schema.sites).values(bench.SITES);
     await tx.insert(schema.brewers).values(bench.BREWERS);
     await tx.insert(schema.vessels).values(bench.VESSELS);

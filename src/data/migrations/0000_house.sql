@@ -1,3 +1,15 @@
+CREATE TABLE `audit` (
+	`id` char(36) NOT NULL,
+	`at` datetime(3) NOT NULL,
+	`person_id` char(36),
+	`action` varchar(30) NOT NULL,
+	`subject` varchar(30) NOT NULL,
+	`subject_id` char(36) NOT NULL,
+	`before` json,
+	`after` json,
+	CONSTRAINT `audit_id` PRIMARY KEY(`id`)
+);
+--> statement-breakpoint
 CREATE TABLE `brewers` (
 	`id` char(36) NOT NULL,
 	`site_id` char(36) NOT NULL,
@@ -99,6 +111,12 @@ CREATE TABLE `people` (
 	`id` char(36) NOT NULL,
 	`name` varchar(80) NOT NULL,
 	`role` enum('lead','barista','trainee') NOT NULL,
+	`pin_hash` varchar(255),
+	`public_pin` varchar(20),
+	`archived` boolean NOT NULL DEFAULT false,
+	`anonymised` boolean NOT NULL DEFAULT false,
+	`created_at` datetime(3) NOT NULL,
+	`revision` int NOT NULL DEFAULT 1,
 	CONSTRAINT `people_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
@@ -132,6 +150,20 @@ CREATE TABLE `recipes` (
 	CONSTRAINT `recipes_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
+CREATE TABLE `sessions` (
+	`id` char(36) NOT NULL,
+	`token` char(32) NOT NULL,
+	`person_id` char(36) NOT NULL,
+	`station_id` char(36),
+	`expires_at` datetime(3) NOT NULL,
+	`created_at` datetime(3) NOT NULL,
+	`updated_at` datetime(3) NOT NULL,
+	`ip_address` varchar(64),
+	`user_agent` varchar(400),
+	CONSTRAINT `sessions_id` PRIMARY KEY(`id`),
+	CONSTRAINT `sessions_token_unique` UNIQUE(`token`)
+);
+--> statement-breakpoint
 CREATE TABLE `shift_items` (
 	`id` char(36) NOT NULL,
 	`site_id` char(36) NOT NULL,
@@ -142,6 +174,22 @@ CREATE TABLE `shift_items` (
 	CONSTRAINT `shift_items_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
+CREATE TABLE `shifts` (
+	`site_id` char(36) NOT NULL,
+	`day` date NOT NULL,
+	`changed_by` char(36) NOT NULL,
+	`changed_at` datetime(3) NOT NULL,
+	`revision` int NOT NULL DEFAULT 1,
+	CONSTRAINT `shifts_site_id_day_pk` PRIMARY KEY(`site_id`,`day`)
+);
+--> statement-breakpoint
+CREATE TABLE `sign_in_tries` (
+	`who` varchar(120) NOT NULL,
+	`tries` int NOT NULL,
+	`at` datetime(3) NOT NULL,
+	CONSTRAINT `sign_in_tries_who` PRIMARY KEY(`who`)
+);
+--> statement-breakpoint
 CREATE TABLE `sites` (
 	`id` char(36) NOT NULL,
 	`name` varchar(80) NOT NULL,
@@ -149,6 +197,29 @@ CREATE TABLE `sites` (
 	`time_zone` varchar(64) NOT NULL,
 	`position` smallint NOT NULL,
 	CONSTRAINT `sites_id` PRIMARY KEY(`id`)
+);
+--> statement-breakpoint
+CREATE TABLE `stations` (
+	`id` char(36) NOT NULL,
+	`name` varchar(80) NOT NULL,
+	`secret_hash` char(64) NOT NULL,
+	`made_by` char(36) NOT NULL,
+	`created_at` datetime(3) NOT NULL,
+	`ended_at` datetime(3),
+	CONSTRAINT `stations_id` PRIMARY KEY(`id`),
+	CONSTRAINT `stations_secret_hash_unique` UNIQUE(`secret_hash`)
+);
+--> statement-breakpoint
+CREATE TABLE `tokens` (
+	`id` char(36) NOT NULL,
+	`name` varchar(80) NOT NULL,
+	`scope` enum('read','write') NOT NULL,
+	`hash` char(64) NOT NULL,
+	`made_by` char(36) NOT NULL,
+	`created_at` datetime(3) NOT NULL,
+	`revoked_at` datetime(3),
+	CONSTRAINT `tokens_id` PRIMARY KEY(`id`),
+	CONSTRAINT `tokens_hash_unique` UNIQUE(`hash`)
 );
 --> statement-breakpoint
 CREATE TABLE `vessels` (
@@ -164,6 +235,7 @@ CREATE TABLE `vessels` (
 	CONSTRAINT `vessels_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
+ALTER TABLE `audit` ADD CONSTRAINT `audit_person_id_people_id_fk` FOREIGN KEY (`person_id`) REFERENCES `people`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `brewers` ADD CONSTRAINT `brewers_site_id_sites_id_fk` FOREIGN KEY (`site_id`) REFERENCES `sites`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `cards` ADD CONSTRAINT `cards_site_id_sites_id_fk` FOREIGN KEY (`site_id`) REFERENCES `sites`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `cards` ADD CONSTRAINT `cards_made_by_people_id_fk` FOREIGN KEY (`made_by`) REFERENCES `people`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
@@ -175,6 +247,14 @@ ALTER TABLE `recipe_versions` ADD CONSTRAINT `recipe_versions_recipe_id_recipes_
 ALTER TABLE `recipe_versions` ADD CONSTRAINT `recipe_versions_brewer_id_brewers_id_fk` FOREIGN KEY (`brewer_id`) REFERENCES `brewers`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `recipe_versions` ADD CONSTRAINT `recipe_versions_grinder_id_grinders_id_fk` FOREIGN KEY (`grinder_id`) REFERENCES `grinders`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `recipe_versions` ADD CONSTRAINT `recipe_versions_coffee_id_coffees_id_fk` FOREIGN KEY (`coffee_id`) REFERENCES `coffees`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `sessions` ADD CONSTRAINT `sessions_person_id_people_id_fk` FOREIGN KEY (`person_id`) REFERENCES `people`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `sessions` ADD CONSTRAINT `sessions_station_id_stations_id_fk` FOREIGN KEY (`station_id`) REFERENCES `stations`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `shift_items` ADD CONSTRAINT `shift_items_site_id_sites_id_fk` FOREIGN KEY (`site_id`) REFERENCES `sites`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `shift_items` ADD CONSTRAINT `shift_items_card_id_cards_id_fk` FOREIGN KEY (`card_id`) REFERENCES `cards`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
-ALTER TABLE `vessels` ADD CONSTRAINT `vessels_site_id_sites_id_fk` FOREIGN KEY (`site_id`) REFERENCES `sites`(`id`) ON DELETE no action ON UPDATE no action;
+ALTER TABLE `shifts` ADD CONSTRAINT `shifts_site_id_sites_id_fk` FOREIGN KEY (`site_id`) REFERENCES `sites`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `shifts` ADD CONSTRAINT `shifts_changed_by_people_id_fk` FOREIGN KEY (`changed_by`) REFERENCES `people`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `stations` ADD CONSTRAINT `stations_made_by_people_id_fk` FOREIGN KEY (`made_by`) REFERENCES `people`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `tokens` ADD CONSTRAINT `tokens_made_by_people_id_fk` FOREIGN KEY (`made_by`) REFERENCES `people`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE `vessels` ADD CONSTRAINT `vessels_site_id_sites_id_fk` FOREIGN KEY (`site_id`) REFERENCES `sites`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+CREATE INDEX `audit_at` ON `audit` (`at`);--> statement-breakpoint
+CREATE INDEX `audit_subject` ON `audit` (`subject`,`subject_id`);

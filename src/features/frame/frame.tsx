@@ -6,21 +6,24 @@ import { Rail } from "./rail.tsx";
 import { Shelf } from "./shelf.tsx";
 
 interface FrameProps {
-  readonly bench: Bench;
+  /** Undefined while the house has no site. */
+  readonly bench: Bench | undefined;
+  /** Who is signed in, in the head line. */
+  readonly who: ReactNode;
   readonly children: ReactNode;
 }
 
 /** What stands around every screen but print: work rail, head line, pot shelf; the rest is the worktop. */
-export function Frame({ bench, children }: FrameProps) {
+export function Frame({ bench, who, children }: FrameProps) {
   return (
     <div className="flex h-dvh max-sm:flex-col print:block print:h-auto">
       <Rail />
       <div className="flex min-w-0 flex-1 flex-col max-sm:min-h-0">
-        <Head site={bench.site.id} sites={bench.sites} />
+        <Head site={bench?.site.id} sites={bench?.sites ?? []} who={who} />
         <main className="min-h-0 flex-1 overflow-y-auto p-4 print:overflow-visible print:p-0">
           {children}
         </main>
-        <Shelf vessels={bench.vessels} />
+        {bench && <Shelf vessels={bench.vessels} />}
       </div>
       <Toaster position="bottom-right" />
     </div>

@@ -1,35 +1,40 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useTransition } from "react";
+import { type ReactNode, useTransition } from "react";
 import { Choice } from "#ui/choice.tsx";
+import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { chooseSite } from "./actions.ts";
 import { Palette } from "./palette.tsx";
 
 interface HeadProps {
-  readonly site: string;
+  readonly site: string | undefined;
   readonly sites: readonly { readonly id: string; readonly name: string }[];
+  readonly who: ReactNode;
 }
 
 /** Where you are, how figures are read, and the way to everything else. */
-export function Head({ site, sites }: HeadProps) {
+export function Head({ site, sites, who }: HeadProps) {
   const router = useRouter();
   const [, start] = useTransition();
   const units = useUnits();
+  const { send } = useCounter();
   return (
     <header className="flex min-h-12 flex-wrap items-center gap-2 border-rim border-b-2 bg-enamel px-4 py-1 print:hidden">
-      <Choice
-        label="at"
-        value={site}
-        options={sites.map(({ id, name }) => ({ value: id, text: name }))}
-        onChange={(id) =>
-          start(async () => {
-            await chooseSite(id);
-            router.refresh();
-          })
-        }
-      />
+      {site && (
+        <Choice
+          label="at"
+          value={site}
+          options={sites.map(({ id, name }) => ({ value: id, text: name }))}
+          onChange={(id) =>
+            start(async () => {
+              await send(chooseSite(id));
+              router.refresh();
+            })
+          }
+        />
+      )}
       <fieldset className="flex items-center gap-1 text-sm">
         <legend className="sr-only">Units</legend>
         <UnitToggle
@@ -51,8 +56,9 @@ export function Head({ site, sites }: HeadProps) {
           onClick={() => units.set({ ...units, ratio: units.ratio === "1:n" ? "g/l" : "1:n" })}
         />
       </fieldset>
-      <div className="ml-auto">
+      <div className="ml-auto flex min-w-0 items-center gap-2">
         <Palette />
+        {who}
       </div>
     </header>
   );

@@ -2,6 +2,7 @@
 
 import { Command } from "cmdk";
 import { useEffect, useState } from "react";
+import { settle, useCounter } from "#ui/counter.tsx";
 import { type FoundCard, findCards } from "./actions.ts";
 
 interface PaletteDialogProps {
@@ -9,12 +10,20 @@ interface PaletteDialogProps {
   readonly onGo: (href: string) => void;
 }
 
+/** What is looked after now and then, and stands on no rail. */
+const PLACES = [
+  { href: "/me", text: "Your sign-ins and PIN", right: "own" },
+  { href: "/people", text: "People, tablets and tokens", right: "people" },
+  { href: "/people/audit", text: "Audit trail", right: "audit" },
+] as const;
+
 /** Everything that can be found or done, narrowed by what is typed. */
 export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
+  const { may } = useCounter();
   const [cards, setCards] = useState<readonly FoundCard[]>([]);
   useEffect(() => {
     // Without an answer there are still the places to go to.
-    findCards().then(setCards, () => setCards([]));
+    settle(findCards()).then((sent) => sent.ok && setCards(sent.data));
   }, []);
   const item = "flex min-h-10 cursor-pointer items-center rounded-md px-3 data-[selected=true]:bg-rim/15";
   return (
@@ -39,6 +48,11 @@ export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
           <Command.Item className={item} onSelect={() => onGo("/shift")}>
             Today's list
           </Command.Item>
+          {PLACES.filter(({ right }) => may(right)).map(({ href, text }) => (
+            <Command.Item key={href} className={item} onSelect={() => onGo(href)}>
+              {text}
+            </Command.Item>
+          ))}
         </Command.Group>
         {cards.length > 0 && (
           <Command.Group heading="Cards">

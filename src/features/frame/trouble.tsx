@@ -15,10 +15,10 @@ const SAID = {
 export function Trouble({ what }: { readonly what: keyof typeof SAID }) {
   const { title, text } = SAID[what];
   return (
-    <main className="mx-auto max-w-2xl p-6" role="alert">
+    <div className="mx-auto max-w-2xl p-6" role="alert">
       <Panel title={title}>
         <p>{text}</p>
       </Panel>
-    </main>
+    </div>
   );
 }

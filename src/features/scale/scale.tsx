@@ -9,8 +9,9 @@ import type { Bench } from "#contract/bench.ts";
 import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
+import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { PIN_WORDS, sheetFailureSentence } from "#words/index.ts";
+import { PIN_WORDS, rightSentence, sheetFailureSentence } from "#words/index.ts";
 import { saveCard } from "./actions.ts";
 import { DialLadder } from "./dialLadder.tsx";
 import { FIGURES, type FigureName } from "./figures.ts";
@@ -298,6 +299,7 @@ interface SaveProps {
 
 /** Keeps the sheet as a card. A second tap on the same sheet is the same card. */
 function Save({ state, bench, sheet }: SaveProps) {
+  const { may, send } = useCounter();
   const [saving, setSaving] = useState(false);
   const kept = useRef<{ readonly state: ScaleState; readonly id: string }>(undefined);
   const draft = sheet.checks.some(({ severity }) => severity === "stop");
@@ -305,19 +307,16 @@ function Save({ state, bench, sheet }: SaveProps) {
     if (kept.current?.state !== state) kept.current = { state, id: uuidv7() };
     const { id } = kept.current;
     setSaving(true);
-    try {
-      const reply = await saveCard({ id, siteId: bench.site.id, sheet: cardOf(state, bench, sheet) });
-      if (reply?.data) {
-        toast.success(reply.data.draft ? "Kept as a draft." : "Kept as a card.", {
-          action: { label: "Open it", onClick: () => window.location.assign(`/cards/${id}`) },
-        });
-      } else toast.error(reply?.serverError ?? "That could not be saved: the sheet was not understood.");
-    } catch {
-      toast.error("Tumbek does not answer. Nothing you typed is lost: try again when it is back.");
-    } finally {
-      setSaving(false);
-    }
+    const sent = await send(saveCard({ id, siteId: bench.site.id, sheet: cardOf(state, bench, sheet) }));
+    setSaving(false);
+    if (!sent.ok) return;
+    toast.success(sent.data.draft ? "Kept as a draft." : "Kept as a card.", {
+      action: { label: "Open it", onClick: () => window.location.assign(`/cards/${id}`) },
+    });
   };
+  if (!may("keepCards")) {
+    return <p className="ml-auto max-w-56 text-quiet text-sm">{rightSentence("keepCards")}</p>;
+  }
   return (
     <Button look="main" className="ml-auto" disabled={saving} onClick={save}>
       {draft ? "Save as draft" : "Save as card"}

@@ -25,25 +25,23 @@ import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
 import type { CardSheet } from "#contract/card.ts";
+import { MOST_BATCHES, type ShiftItem, type ShiftKept } from "#contract/shift.ts";
 import { shiftTotals } from "#core/shift";
+import { Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
+import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { cardTitle, printSetting } from "#words/index.ts";
+import { cardTitle, listed, printSetting, rightSentence } from "#words/index.ts";
 import { saveShift } from "./actions.ts";
 import { batchOf } from "./batch.ts";
 import { Totals } from "./totals.tsx";
+import { listFrom, ORDER, versionsOf } from "./versions.ts";
 
 export interface ShiftCard {
   readonly id: string;
   readonly sheet: CardSheet;
-}
-
-export interface ShiftItem {
-  readonly id: string;
-  readonly cardId: string;
-  readonly batches: number;
 }
 
 interface ShiftListProps {
@@ -52,16 +50,20 @@ interface ShiftListProps {
   readonly days: readonly { readonly day: string; readonly text: string }[];
   /** The site's cards that may be brewed. */
   readonly cards: readonly ShiftCard[];
-  readonly start: readonly ShiftItem[];
+  readonly start: ShiftKept;
 }
-
-const MOST_BATCHES = 99;
 
 /** What one day brews: cards and how many, in order, with what they add up to. */
 export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
   const router = useRouter();
-  const [items, setItems] = useState(start);
+  const { may, send } = useCounter();
+  const mayPlan = may("planShift");
+  const [items, setItems] = useState<readonly ShiftItem[]>(start.items);
   const [unsaved, setUnsaved] = useState(false);
+  /** The list as somebody else left it, while ours is not saved over it. */
+  const [theirs, setTheirs] = useState<ShiftKept>();
+  /** What the server has, as far as this browser knows. */
+  const kept = useRef<Pick<ShiftKept, "revision" | "items">>(start);
   const queue = useRef(Promise.resolve());
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -72,17 +74,12 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
   const store = (list: readonly ShiftItem[]) => {
     // One after the other: what was changed last is what is kept.
     queue.current = queue.current.then(async () => {
-      try {
-        const reply = await saveShift({ siteId: bench.site.id, day, items: [...list] });
-        const trouble =
-          reply?.serverError ??
-          (reply?.validationErrors ? "That could not be saved: the list was not understood." : undefined);
-        setUnsaved(trouble !== undefined);
-        if (trouble) toast.error(trouble);
-      } catch {
-        setUnsaved(true);
-        toast.error("Tumbek does not answer. Nothing is lost: try again when it is back.");
-      }
+      const { revision } = kept.current;
+      const sent = await send(saveShift({ siteId: bench.site.id, day, revision, items: [...list] }));
+      setUnsaved(!sent.ok || sent.data.theirs !== undefined);
+      if (!sent.ok) return;
+      if (sent.data.theirs) setTheirs(sent.data.theirs);
+      else kept.current = { revision: sent.data.revision, items: [...list] };
     });
   };
   const change = (list: readonly ShiftItem[]) => {
@@ -94,6 +91,10 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
     const at = (id: unknown) => items.findIndex((item) => item.id === id);
     change(arrayMove([...items], at(active.id), at(over.id)));
   };
+  const titleOf = (item: ShiftItem | undefined) => {
+    const sheet = item && byId.get(item.cardId)?.sheet;
+    return sheet ? cardTitle(sheet, false) : "a card that is not here";
+  };
   const totals = useMemo(() => {
     const sheets = new Map(cards.map(({ id, sheet }) => [id, sheet]));
     return shiftTotals(
@@ -104,8 +105,39 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
     );
   }, [items, cards]);
 
+  const lists = theirs && { base: kept.current.items, mine: items, theirs: theirs.items };
+
   return (
     <div className="mx-auto flex max-w-5xl flex-col gap-3">
+      {theirs && lists && (
+        <Conflict
+          what="this list"
+          who={theirs.changedBy ?? ""}
+          versions={versionsOf(lists)}
+          label={(field) =>
+            field === ORDER
+              ? "the order"
+              : titleOf([...items, ...theirs.items].find(({ id }) => id === field))
+          }
+          show={(field, value) =>
+            field === ORDER
+              ? listed(
+                  (value ?? "").split(" ").map((id) => titleOf(items.find((item) => item.id === id))),
+                  "then",
+                )
+              : value === undefined
+                ? "not on the list"
+                : `${value} ×`
+          }
+          onChoose={(chosen) => {
+            const list = listFrom(lists, chosen);
+            kept.current = theirs;
+            setTheirs(undefined);
+            change(list);
+          }}
+          onClose={() => setTheirs(undefined)}
+        />
+      )}
       <header className="flex flex-wrap items-center gap-2">
         <h1 className="mr-2 text-2xl">Shift</h1>
         <div className="print:hidden">
@@ -135,7 +167,9 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
           <p className="text-quiet">
             {cards.length === 0
               ? "No card yet: scale a recipe and save it as a card first."
-              : "Nothing yet: add a card below."}
+              : mayPlan
+                ? "Nothing yet: add a card below."
+                : "Nothing is planned yet."}
           </p>
         )}
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="shift">
@@ -146,6 +180,7 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
                   key={item.id}
                   item={item}
                   sheet={byId.get(item.cardId)?.sheet}
+                  mayPlan={mayPlan}
                   onBatches={(batches) =>
                     change(items.map((old) => (old.id === item.id ? { ...old, batches } : old)))
                   }
@@ -158,7 +193,8 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
             </ul>
           </SortableContext>
         </DndContext>
-        {cards.length > 0 && (
+        {!mayPlan && <p className="mt-3 text-quiet text-sm print:hidden">{rightSentence("planShift")}</p>}
+        {mayPlan && cards.length > 0 && (
           <div className="mt-3 print:hidden">
             <Choice
               label="add a card"
@@ -177,11 +213,12 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
 interface ItemProps {
   readonly item: ShiftItem;
   readonly sheet: CardSheet | undefined;
+  readonly mayPlan: boolean;
   readonly onBatches: (batches: number) => void;
   readonly onRemove: () => void;
 }
 
-function Item({ item, sheet, onBatches, onRemove }: ItemProps) {
+function Item({ item, sheet, mayPlan, onBatches, onRemove }: ItemProps) {
   const units = useUnits();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: item.id });
   const [typed, setTyped] = useState<string>();
@@ -206,6 +243,7 @@ function Item({ item, sheet, onBatches, onRemove }: ItemProps) {
       <button
         type="button"
         aria-label={`move ${title}`}
+        disabled={!mayPlan}
         className="flex size-11 shrink-0 cursor-grab touch-none items-center justify-center text-quiet print:hidden"
         {...attributes}
         {...listeners}
@@ -217,13 +255,14 @@ function Item({ item, sheet, onBatches, onRemove }: ItemProps) {
           look="icon"
           className="print:hidden"
           aria-label={`one less of ${title}`}
-          disabled={item.batches === 0}
+          disabled={!mayPlan || item.batches === 0}
           onClick={() => onBatches(item.batches - 1)}
         >
           <Minus size={18} aria-hidden />
         </Button>
         <input
           inputMode="numeric"
+          readOnly={!mayPlan}
           aria-label={`batches of ${title}`}
           aria-invalid={trouble !== undefined}
           value={typed ?? String(item.batches)}
@@ -236,7 +275,7 @@ function Item({ item, sheet, onBatches, onRemove }: ItemProps) {
           look="icon"
           className="print:hidden"
           aria-label={`one more of ${title}`}
-          disabled={item.batches >= MOST_BATCHES}
+          disabled={!mayPlan || item.batches >= MOST_BATCHES}
           onClick={() => onBatches(item.batches + 1)}
         >
           <Plus size={18} aria-hidden />
@@ -261,6 +300,7 @@ function Item({ item, sheet, onBatches, onRemove }: ItemProps) {
         look="icon"
         className="print:hidden"
         aria-label={`take ${title} off the list`}
+        disabled={!mayPlan}
         onClick={onRemove}
       >
         <X size={18} aria-hidden />

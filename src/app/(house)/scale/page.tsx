@@ -1,4 +1,6 @@
 import type { Metadata } from "next";
+import { guarded } from "#app/guarded.tsx";
+import { Trouble } from "#features/frame/index.ts";
 import { canScale, readQuery, Scale } from "#features/scale/index.ts";
 import { currentBench } from "#server/site.ts";
 import { Panel } from "#ui/panel.tsx";
@@ -9,9 +11,9 @@ interface Props {
   readonly searchParams: Promise<Record<string, string | string[] | undefined>>;
 }
 
-export default async function ScalePage({ searchParams }: Props) {
+export default guarded("see", async ({ searchParams }: Props) => {
   const bench = await currentBench();
-  if (typeof bench === "string") return null;
+  if (typeof bench === "string") return <Trouble what={bench} />;
   if (!canScale(bench)) {
     return (
       <Panel title="Nothing to scale yet">
@@ -21,4 +23,4 @@ export default async function ScalePage({ searchParams }: Props) {
   }
   const { state, broken } = readQuery(await searchParams, bench);
   return <Scale key={bench.site.id} bench={bench} start={state} broken={broken} />;
-}
+});

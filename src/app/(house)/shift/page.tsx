@@ -1,11 +1,13 @@
 import { tz } from "@date-fns/tz";
 import { addDays, format, formatISO, isValid, parseISO } from "date-fns";
 import type { Metadata } from "next";
+import { guarded } from "#app/guarded.tsx";
 import { listCards } from "#data/cards.ts";
-import { readShift } from "#data/shifts.ts";
+import { Trouble } from "#features/frame/index.ts";
 import { ShiftList } from "#features/shift/index.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
+import { listOf } from "#server/shifts.ts";
 import { currentBench } from "#server/site.ts";
 
 export const metadata: Metadata = { title: "Shift · Tumbek" };
@@ -17,18 +19,17 @@ interface Props {
   readonly searchParams: Promise<{ day?: string | string[] }>;
 }
 
-export default async function ShiftPage({ searchParams }: Props) {
+export default guarded("see", async ({ searchParams }: Props) => {
   const bench = await currentBench();
-  if (typeof bench === "string") return null;
+  if (typeof bench === "string") return <Trouble what={bench} />;
   const { day: asked } = await searchParams;
   const zone = { in: tz(bench.site.timeZone) };
   const today = formatISO(now(), { ...zone, representation: "date" });
   const day =
     typeof asked === "string" && /^\d{4}-\d\d-\d\d$/.test(asked) && isValid(parseISO(asked)) ? asked : today;
-  const db = database();
-  const [cards, items] = await Promise.all([
-    listCards(db, bench.site.id),
-    readShift(db, { siteId: bench.site.id, day }),
+  const [cards, list] = await Promise.all([
+    listCards(database(), bench.site.id),
+    listOf({ siteId: bench.site.id, day }),
   ]);
   const near = Array.from({ length: DAYS_AHEAD }, (_, i) =>
     formatISO(addDays(parseISO(today), i), { representation: "date" }),
@@ -44,7 +45,7 @@ export default async function ShiftPage({ searchParams }: Props) {
       day={day}
       days={days}
       cards={cards.filter(({ draft }) => !draft).map(({ id, sheet }) => ({ id, sheet }))}
-      start={items.map(({ id, cardId, batches }) => ({ id, cardId, batches }))}
+      start={list}
     />
   );
-}
+});

@@ -1,4 +1,4 @@
+import { openRoute } from "#server/route.ts";
+
 /** Whether the application answers; `./tumbek start` waits for it. */
-export function GET(): Response {
-  return Response.json({ application: "tumbek" });
-}
+export const GET = openRoute("open", () => Response.json({ application: "tumbek" }));

@@ -2,6 +2,7 @@ import { tz } from "@date-fns/tz";
 import { format } from "date-fns";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { guarded } from "#app/guarded.tsx";
 import { uuid } from "#contract/card.ts";
 import { readCard } from "#data/cards.ts";
 import { Card } from "#features/card/index.ts";
@@ -10,7 +11,11 @@ import { ownUrl, qrOf } from "#server/links.ts";
 
 export const metadata: Metadata = { title: "Card · Tumbek" };
 
-export default async function CardPage({ params }: { readonly params: Promise<{ id: string }> }) {
+interface Props {
+  readonly params: Promise<{ id: string }>;
+}
+
+export default guarded("see", async ({ params }: Props) => {
   const { id } = await params;
   if (!uuid.safeParse(id).success) notFound();
   const card = await readCard(database(), id);
@@ -27,4 +32,4 @@ export default async function CardPage({ params }: { readonly params: Promise<{ 
       made={made}
     />
   );
-}
+});

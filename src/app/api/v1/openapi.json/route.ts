@@ -1,6 +1,5 @@
 import { openApiDocument } from "#calc/openapi.ts";
 import { version } from "#package.json";
+import { openRoute } from "#server/route.ts";
 
-export function GET(): Response {
-  return Response.json(openApiDocument(version));
-}
+export const GET = openRoute("open", () => Response.json(openApiDocument(version)));

@@ -1,19 +1,20 @@
 import { type Answer, answer, refusal } from "#calc/answer.ts";
 import { MOST_BYTES } from "#contract/calc.ts";
+import { addressOf } from "#server/door.ts";
 import { calcWaitS } from "#server/limit.ts";
+import { openRoute } from "#server/route.ts";
 
-/** The same as `./tumbek calc <what>`, over HTTP: open, stateless, limited by size and rate. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ what: string }> },
-): Promise<Response> {
-  const waitS = await calcWaitS(request.headers.get("x-tumbek-address") ?? "");
+/**
+ * The same as `./tumbek calc <what>`, over HTTP: stateless, limited by size and rate. Open while only this
+ * machine reaches the house.
+ */
+export const POST = openRoute<{ what: string }>("here", async (request, { params }) => {
+  const waitS = await calcWaitS(addressOf(request.headers));
   if (waitS > 0) {
     return reply(refusal({ code: "tooManyRequests", retryAfterS: waitS }), { "Retry-After": String(waitS) });
   }
-  const { what } = await params;
-  return reply(answer(what, await readBody(request)));
-}
+  return reply(answer(params.what, await readBody(request)));
+});
 
 function reply({ status, body }: Answer, headers: Record<string, string> = {}): Response {
   return Response.json(body, { status, headers: { "Cache-Control": "no-store", ...headers } });

@@ -1,0 +1,35 @@
+import { headers } from "next/headers";
+import { redirect } from "next/navigation";
+import type { ReactNode } from "react";
+import { may, type Right } from "#core/people";
+import type { FoundSession } from "#data/sessions.ts";
+import { Refused, Trouble } from "#features/frame/index.ts";
+import { isDatabaseGone } from "#server/action.ts";
+import { signedIn } from "#server/session.ts";
+
+/** A page with its right: nothing of it runs before somebody is signed in who has it. */
+export function guarded<Props>(
+  right: Right,
+  page: (props: Props, session: FoundSession) => Promise<ReactNode>,
+) {
+  const answer = async (props: Props) => {
+    const session = await sessionOrDoor();
+    if (session === "gone") return <Trouble what="gone" />;
+    if (!may(session.person.role, right)) return <Refused right={right} />;
+    return page(props, session);
+  };
+  return Object.assign(answer, { right });
+}
+
+/** Who is signed in; whoever is not is sent to the door, and comes back from there. */
+export async function sessionOrDoor(): Promise<FoundSession | "gone"> {
+  try {
+    const session = await signedIn();
+    if (session) return session;
+  } catch (error) {
+    if (isDatabaseGone(error)) return "gone";
+    throw error;
+  }
+  const asked = (await headers()).get("x-tumbek-path") ?? "/";
+  redirect(`/sign-in?next=${encodeURIComponent(asked)}`);
+}

@@ -1,0 +1,17 @@
+import { tz } from "@date-fns/tz";
+import { format } from "date-fns";
+
+/** A time as people at a site read it, to the minute. */
+export function printTime(at: Date, timeZone: string): string {
+  return format(at, "d MMM yyyy, HH:mm", { in: tz(timeZone) });
+}
+
+/** Where there is no site whose zone could be taken. */
+export const NO_ZONE = "UTC";
+
+/** What a browser says of itself, as people call such a thing. */
+export function deviceOf(userAgent: string | null): string {
+  if (!userAgent) return "a browser";
+  if (/iPad|Tablet|Android(?!.*Mobile)/.test(userAgent)) return "a tablet";
+  return /Mobile|iPhone/.test(userAgent) ? "a phone" : "a computer";
+}

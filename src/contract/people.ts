@@ -1,0 +1,37 @@
+import { z } from "zod";
+import { ROLES } from "#core/people";
+import { uuid } from "./card.ts";
+
+/** What a token lets a program do: read, or read and write. */
+export const SCOPES = ["read", "write"] as const;
+export type Scope = (typeof SCOPES)[number];
+
+export const AUDIT_SUBJECTS = ["person", "station", "token"] as const;
+export const AUDIT_ACTIONS = [
+  "added",
+  "changed",
+  "pinSet",
+  "archived",
+  "restored",
+  "anonymised",
+  "ended",
+] as const;
+export type AuditSubject = (typeof AUDIT_SUBJECTS)[number];
+export type AuditAction = (typeof AUDIT_ACTIONS)[number];
+/** The fields of a row that a line of the audit trail shows. */
+export type AuditFields = Readonly<Record<string, string | number | boolean | null>>;
+
+/** Longer than anything that is judged as a name or a PIN; what is longer is not worth reading. */
+const MOST_TYPED = 400;
+
+/** What was typed as a name, a PIN or a passphrase; judged by the core's rules, which say what is wrong. */
+export const typedText = z.string().max(MOST_TYPED);
+export const role = z.enum(ROLES);
+
+export const newPerson = z.strictObject({ id: uuid, name: typedText, role, pin: typedText });
+export const changedPerson = z.strictObject({
+  id: uuid,
+  name: typedText,
+  role,
+  revision: z.number().int().min(1),
+});

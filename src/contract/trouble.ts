@@ -1,0 +1,33 @@
+import { z } from "zod";
+
+/**
+ * Why something that was asked for was not done:
+ * - `signIn`: nobody is signed in (any more)
+ * - `notYours`: not with this role, or not with this token
+ * - `wrongPin`, `pinNeeded`, `wait`: at the door
+ * - `badInput`, `notThere`, `stale`: what was sent, what it names, what it began with
+ * - `refused`: it cannot be done as things stand
+ * - `gone`: the database does not answer
+ * - `failed`: something that should not happen
+ */
+export const TROUBLE_CODES = [
+  "signIn",
+  "notYours",
+  "wrongPin",
+  "pinNeeded",
+  "wait",
+  "badInput",
+  "notThere",
+  "stale",
+  "refused",
+  "gone",
+  "failed",
+] as const;
+
+export const trouble = z.strictObject({
+  code: z.enum(TROUBLE_CODES),
+  message: z.string().describe("The same in a sentence"),
+  field: z.string().optional().describe("The field that it stands at"),
+});
+export type Trouble = z.infer<typeof trouble>;
+export type TroubleCode = Trouble["code"];

@@ -1,0 +1,198 @@
+import { eq, sql } from "drizzle-orm";
+import { v7 as uuidv7 } from "uuid";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { must } from "#core/result";
+import { freshDatabase, noHash } from "#tests/database.ts";
+import { AUDIT_PAGE, readAudit } from "./audit.ts";
+import { BARISTA, LEAD, TRAINEE } from "./demo/bench.ts";
+import { loadDemoHouse } from "./demo/house.ts";
+import {
+  addFirstLead,
+  addPerson,
+  anonymise,
+  changePerson,
+  listAtTheDoor,
+  listPublicPins,
+  readPerson,
+  setArchived,
+  setPin,
+} from "./people.ts";
+import { readRecord } from "./record.ts";
+import { audit } from "./schema.ts";
+import { addStation, endStation, findStation, listStations } from "./stations.ts";
+import { addToken, findToken, listTokens, revokeToken } from "./tokens.ts";
+import { forgiveName, tryAddress, tryName } from "./tries.ts";
+
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+beforeAll(async () => {
+  fresh = await freshDatabase("people");
+  await loadDemoHouse(fresh.db, AT, noHash);
+});
+afterAll(() => fresh.drop());
+
+const AT = new Date("2026-07-14T08:30:00Z");
+const later = (minutes: number) => new Date(AT.getTime() + minutes * 60_000);
+const by = { personId: LEAD, at: AT };
+const trail = (subjectId: string) => readAudit(fresh.db, { subjectId });
+
+describe("people", () => {
+  test("somebody added twice is one, and is in the trail once", async () => {
+    const newcomer = { id: uuidv7(), name: "Zoë Marl", role: "barista" as const, pinHash: "x" };
+    must(await addPerson(fresh.db, newcomer, by));
+    must(await addPerson(fresh.db, { ...newcomer, name: "Zoë twice" }, by));
+    expect(await trail(newcomer.id)).toMatchObject([
+      { person: "Oda Venn", action: "added", after: { name: "Zoë Marl", role: "barista" }, before: null },
+    ]);
+  });
+
+  test("people are picked by name, so a name is there once, whatever its accents", async () => {
+    const same = { id: uuidv7(), name: "zoe marl", role: "trainee" as const, pinHash: "x" };
+    expect(await addPerson(fresh.db, same, by)).toMatchObject({ failure: { code: "nameTaken" } });
+  });
+
+  test("a change that began with an older row is refused with the newer one", async () => {
+    const { revision } = (await readPerson(fresh.db, BARISTA))!;
+    const change = { id: BARISTA, role: "barista" as const, revision };
+    must(await changePerson(fresh.db, { ...change, name: "Ida Quill-Teal" }, by));
+    expect(await changePerson(fresh.db, { ...change, name: "Ida Q." }, by)).toMatchObject({
+      ok: false,
+      failure: { code: "stale", theirs: { name: "Ida Quill-Teal", revision: revision + 1 } },
+    });
+    expect(await trail(BARISTA)).toMatchObject([
+      { before: { name: "Ida Quill" }, after: { name: "Ida Quill-Teal" } },
+    ]);
+  });
+
+  test("the last lead stays one, however it is tried, and two at once do not both go", async () => {
+    const { revision } = (await readPerson(fresh.db, LEAD))!;
+    const demotion = { id: LEAD, name: "Oda Venn", role: "barista" as const, revision };
+    expect(await setArchived(fresh.db, LEAD, true, by)).toMatchObject({ failure: { code: "lastLead" } });
+    expect(await changePerson(fresh.db, demotion, by)).toMatchObject({ failure: { code: "lastLead" } });
+
+    const second = { id: uuidv7(), name: "Perrin Gull", role: "lead" as const, pinHash: "x" };
+    must(await addPerson(fresh.db, second, by));
+    const both = await Promise.all([
+      setArchived(fresh.db, second.id, true, by),
+      changePerson(fresh.db, demotion, by),
+    ]);
+    expect(both.filter(({ ok }) => ok)).toHaveLength(1);
+    // Back to one lead, Oda, for what follows.
+    must(await setArchived(fresh.db, second.id, false, by));
+    const now = (await readPerson(fresh.db, LEAD))!;
+    must(await changePerson(fresh.db, { ...demotion, role: "lead", revision: now.revision }, by));
+  });
+
+  test("a house has one first lead", async () => {
+    const first = { id: uuidv7(), name: "Nobody Yet", pinHash: "x" };
+    expect(await addFirstLead(fresh.db, first, AT)).toBeUndefined();
+
+    const empty = await freshDatabase("first");
+    await loadDemoHouse(empty.db, AT, noHash);
+    await empty.db.execute(sql`UPDATE people SET archived = true`);
+    const tries = [1, 2, 3].map((number) =>
+      addFirstLead(empty.db, { id: uuidv7(), name: `First ${number}x`, pinHash: "x" }, AT),
+    );
+    expect((await Promise.all(tries)).filter((lead) => lead !== undefined)).toHaveLength(1);
+    await empty.drop();
+  });
+
+  test("a PIN of one's own is public no more", async () => {
+    expect((await listPublicPins(fresh.db)).map(({ id }) => id)).toContain(TRAINEE);
+    must(await setPin(fresh.db, TRAINEE, "another hash", by));
+    expect((await listPublicPins(fresh.db)).map(({ id }) => id)).not.toContain(TRAINEE);
+    expect((await trail(TRAINEE))[0]).toMatchObject({ action: "pinSet", before: null, after: null });
+  });
+
+  test("who leaves cannot be picked, and their name goes for good when it is taken out", async () => {
+    expect(await anonymise(fresh.db, BARISTA, "a former barista", by)).toMatchObject({
+      failure: { code: "notArchived" },
+    });
+    must(await setArchived(fresh.db, BARISTA, true, by));
+    expect((await listAtTheDoor(fresh.db)).map(({ id }) => id)).not.toContain(BARISTA);
+    must(await anonymise(fresh.db, BARISTA, "a former barista", by));
+    const record = JSON.stringify(await readRecord(fresh.db, BARISTA));
+    expect(record).toContain("a former barista");
+    expect(record).not.toContain("Quill");
+    expect(await setArchived(fresh.db, BARISTA, false, by)).toMatchObject({
+      failure: { code: "anonymised" },
+    });
+  });
+});
+
+describe("the audit trail", () => {
+  test("is only added to: the database refuses the rest", async () => {
+    const [line] = await trail(LEAD);
+    const change = fresh.db.update(audit).set({ action: "ended" }).where(eq(audit.id, line!.id));
+    await expect(change).rejects.toThrow();
+    const names = fresh.db
+      .update(audit)
+      .set({ after: { name: "Innocent" } })
+      .where(eq(audit.id, line!.id));
+    await expect(names).rejects.toThrow();
+    await expect(fresh.db.delete(audit).where(eq(audit.id, line!.id))).rejects.toThrow();
+    expect((await trail(LEAD))[0]).toEqual(line);
+  });
+
+  test("is filtered by who, what and when", async () => {
+    await addStation(
+      fresh.db,
+      { id: uuidv7(), name: "counter", secretHash: "a".repeat(64) },
+      {
+        personId: LEAD,
+        at: later(60),
+      },
+    );
+    expect(await readAudit(fresh.db, { subject: "station" })).toHaveLength(1);
+    expect(await readAudit(fresh.db, { from: later(30) })).toHaveLength(1);
+    expect(await readAudit(fresh.db, { before: AT })).toHaveLength(0);
+    expect(await readAudit(fresh.db, { personId: TRAINEE })).toHaveLength(0);
+    expect((await readAudit(fresh.db, {})).length).toBeLessThanOrEqual(AUDIT_PAGE + 1);
+  });
+});
+
+describe("stations and tokens", () => {
+  test("a station ends for good", async () => {
+    const [station] = await listStations(fresh.db);
+    expect(await findStation(fresh.db, "a".repeat(64))).toEqual({ id: station!.id, name: "counter" });
+    await endStation(fresh.db, station!.id, by);
+    await endStation(fresh.db, station!.id, by);
+    expect(await findStation(fresh.db, "a".repeat(64))).toBeUndefined();
+    expect(await trail(station!.id)).toHaveLength(2);
+  });
+
+  test("a token that was revoked opens nothing", async () => {
+    const token = { id: uuidv7(), name: "wall display", scope: "read" as const, hash: "b".repeat(64) };
+    await addToken(fresh.db, token, by);
+    expect(await listTokens(fresh.db)).toMatchObject([{ name: "wall display", madeBy: "Oda Venn" }]);
+    expect(await findToken(fresh.db, token.hash)).toMatchObject({ scope: "read", madeBy: { id: LEAD } });
+    await revokeToken(fresh.db, token.id, by);
+    expect(await findToken(fresh.db, token.hash)).toBeUndefined();
+  });
+});
+
+describe("tries at the door", () => {
+  test("five wrong PINs are free, then each waits longer, and the right one forgives", async () => {
+    const tries = async (minutes: number) => tryName(fresh.db, LEAD, later(minutes));
+    for (let i = 0; i < 5; i++) expect(await tries(0)).toBe(0);
+    expect(await tries(0)).toBe(60);
+    expect(await tries(0.5)).toBe(30);
+    expect(await tries(1)).toBe(0);
+    expect(await tries(2)).toBe(60);
+    expect(await tries(3)).toBe(0);
+    expect(await tries(3)).toBe(240);
+    await forgiveName(fresh.db, LEAD);
+    expect(await tries(3)).toBe(0);
+  });
+
+  test("many at once are counted too", async () => {
+    const waits = await Promise.all(Array.from({ length: 12 }, () => tryName(fresh.db, TRAINEE, AT)));
+    expect(waits.filter((wait) => wait === 0)).toHaveLength(5);
+  });
+
+  test("an address has thirty tries a minute", async () => {
+    for (let i = 0; i < 30; i++) expect(await tryAddress(fresh.db, "192.0.2.7", AT)).toBe(0);
+    expect(await tryAddress(fresh.db, "192.0.2.7", later(0.5))).toBe(30);
+    expect(await tryAddress(fresh.db, "192.0.2.8", later(0.5))).toBe(0);
+    expect(await tryAddress(fresh.db, "192.0.2.7", later(1))).toBe(0);
+  });
+});

@@ -1,0 +1,66 @@
+import { and, desc, eq, gt, sql } from "drizzle-orm";
+import type { Database } from "./connection.ts";
+import { people, sessions, stations } from "./schema.ts";
+
+/** Who is signed in where; a person's own, or everybody's. */
+export function listSessions(db: Database, now: Date, personId?: string) {
+  return db
+    .select({
+      id: sessions.id,
+      personId: sessions.userId,
+      person: people.name,
+      role: people.role,
+      station: stations.name,
+      createdAt: sessions.createdAt,
+      seenAt: sessions.updatedAt,
+      userAgent: sessions.userAgent,
+    })
+    .from(sessions)
+    .innerJoin(people, eq(people.id, sessions.userId))
+    .leftJoin(stations, eq(stations.id, sessions.stationId))
+    .where(and(gt(sessions.expiresAt, now), personId ? eq(sessions.userId, personId) : undefined))
+    .orderBy(desc(sessions.updatedAt));
+}
+
+/**
+ * Finds a session that counts still, with its person and station. Prepared once: it is asked for with every
+ * request, and making the query would take longer than the database does.
+ */
+export function sessionFinder(db: Database) {
+  const query = db
+    .select({
+      id: sessions.id,
+      seenAt: sessions.updatedAt,
+      station: { id: stations.id, name: stations.name },
+      person: { id: people.id, name: people.name, role: people.role },
+    })
+    .from(sessions)
+    .innerJoin(people, eq(people.id, sessions.userId))
+    .leftJoin(stations, eq(stations.id, sessions.stationId))
+    .where(
+      and(
+        eq(sessions.token, sql.placeholder("token")),
+        gt(sessions.expiresAt, sql.placeholder("now")),
+        eq(people.archived, false),
+      ),
+    )
+    .prepare();
+  return async (token: string, now: Date) => (await query.execute({ token, now }))[0];
+}
+
+export type FoundSession = NonNullable<Awaited<ReturnType<ReturnType<typeof sessionFinder>>>>;
+
+/** Keeps a session that is used from ending by itself. */
+export async function extendSession(db: Database, id: string, now: Date, expiresAt: Date): Promise<void> {
+  await db.update(sessions).set({ updatedAt: now, expiresAt }).where(eq(sessions.id, id));
+}
+
+/** Whose session it is. */
+export async function readSession(db: Database, id: string) {
+  const [row] = await db.select().from(sessions).where(eq(sessions.id, id));
+  return row;
+}
+
+export async function endSession(db: Database, id: string): Promise<void> {
+  await db.delete(sessions).where(eq(sessions.id, id));
+}

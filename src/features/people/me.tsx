@@ -1,0 +1,58 @@
+"use client";
+
+import { Download } from "lucide-react";
+import { type FormEvent, useState } from "react";
+import { toast } from "sonner";
+import { Button, buttonClass } from "#ui/button.tsx";
+import { useCounter } from "#ui/counter.tsx";
+import { Field } from "#ui/field.tsx";
+import { Panel } from "#ui/panel.tsx";
+import { changeOwnPin } from "./actions.ts";
+import { type SignInLine, SignIns } from "./signIns.tsx";
+import { useAct } from "./useAct.ts";
+
+/** What everybody looks after themselves. */
+export function Me({ signIns }: { readonly signIns: readonly SignInLine[] }) {
+  const { person } = useCounter();
+  const [pin, setPin] = useState("");
+  const { act, at, busy } = useAct();
+  const change = async (event: FormEvent) => {
+    event.preventDefault();
+    const sent = await act(changeOwnPin(pin));
+    if (sent.ok) toast.success("Your PIN is changed. Sign in with it.");
+  };
+  return (
+    <div className="mx-auto flex max-w-3xl flex-col gap-3">
+      <h1 className="text-2xl">
+        <bdi>{person.name}</bdi>
+      </h1>
+      <SignIns title="Your sign-ins" lines={signIns} />
+      <Panel title="Your PIN">
+        <form onSubmit={change} className="flex flex-wrap items-end gap-2">
+          <Field
+            label="new PIN or passphrase"
+            type="password"
+            autoComplete="new-password"
+            className="min-w-48 flex-1"
+            value={pin}
+            onChange={(event) => setPin(event.target.value)}
+            help="You are signed out everywhere, and sign in with the new one."
+            trouble={at("pin")}
+          />
+          <Button type="submit" disabled={busy} className="mb-5">
+            Change it
+          </Button>
+        </form>
+      </Panel>
+      <Panel title="Your record">
+        <p className="mb-2 text-quiet text-sm">
+          All that the house keeps about you, as a JSON file. When you leave, a lead can take your name out:
+          what you did stays, as “a former barista”.
+        </p>
+        <a href={`/api/v1/people/${person.id}/record`} download className={buttonClass()}>
+          <Download size={16} aria-hidden /> Export it
+        </a>
+      </Panel>
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+import { randomBytes } from "node:crypto";
+import type { Scope } from "#contract/people.ts";
+import type { Act } from "#data/audit.ts";
+import { addStation } from "#data/stations.ts";
+import { addToken } from "#data/tokens.ts";
+import { database } from "./database.ts";
+import { hashOf, keepStation } from "./session.ts";
+
+export { endStation } from "#data/stations.ts";
+export { revokeToken } from "#data/tokens.ts";
+
+const SECRET_BYTES = 32;
+/** So that a token that leaked is known for what it is. */
+const TOKEN_PREFIX = "tumbek_";
+
+type Doer = Act & { readonly personId: string };
+
+/** Makes the tablet that asks a station. */
+export async function makeStation({ id, name }: { readonly id: string; readonly name: string }, by: Doer) {
+  const secret = randomBytes(SECRET_BYTES).toString("base64url");
+  await addStation(database(), { id, name, secretHash: hashOf(secret) }, by);
+  await keepStation(secret);
+}
+
+interface WantedToken {
+  readonly id: string;
+  readonly name: string;
+  readonly scope: Scope;
+}
+
+/** @returns the token itself, which is shown this once and kept nowhere */
+export async function makeToken(wanted: WantedToken, by: Doer): Promise<string> {
+  const token = TOKEN_PREFIX + randomBytes(SECRET_BYTES).toString("base64url");
+  await addToken(database(), { ...wanted, hash: hashOf(token) }, by);
+  return token;
+}

@@ -1,0 +1,1 @@
+export { endSession, readSession } from "#data/sessions.ts";
