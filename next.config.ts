@@ -16,6 +16,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   // ./tumbek test checks the types of everything, not only of what a page reaches.
   typescript: { ignoreBuildErrors: true },
+  // Browsers ask for it out of habit, whatever a page's head says.
+  rewrites: async () => [{ source: "/favicon.ico", destination: "/icon.svg" }],
   headers: async () => [
     { source: "/:path*", headers: EVERYWHERE },
     {

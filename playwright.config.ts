@@ -9,6 +9,11 @@ export default defineConfig({
   // Far above what a journey takes: a busy machine must not decide what is right.
   timeout: 120_000,
   expect: { timeout: 20_000 },
+  projects: [
+    { name: "journeys", testIgnore: "after/**" },
+    // What the journeys left behind.
+    { name: "after", testMatch: "after/**", dependencies: ["journeys"] },
+  ],
   use: {
     baseURL: `http://${process.env.TUMBEK_HOST}:${process.env.TUMBEK_PORT}`,
     viewport: { width: 1280, height: 800 },

@@ -1,4 +1,4 @@
-import { choose, expect, plate, test, tumbek, type } from "./page.ts";
+import { choose, expect, plate, saved, test, tumbek, type } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -43,7 +43,7 @@ test("a lead scales one cup to a pot and an iced server, and plans tomorrow with
   await page.getByRole("textbox", { name: /batches of .* iced/ }).fill("3");
   await page.keyboard.press("Enter");
   await expect(page.getByText("6 × 190 g and 3 × 184 g")).toBeVisible();
-  await page.waitForLoadState("networkidle");
+  await saved(page);
 
   tumbek("stop");
   tumbek("start");
@@ -82,7 +82,7 @@ test("the list is put in another order by keyboard, and keeps it", async ({ page
     await page.waitForTimeout(250);
   }
   await expect(lines.first()).toContainText("iced");
-  await page.waitForLoadState("networkidle");
+  await saved(page);
   await page.reload();
   await expect(lines.first()).toContainText("iced");
 });
@@ -148,7 +148,12 @@ test("the same by keyboard alone", async ({ page }) => {
     await reach(/^add a card$/);
     await keyboard.press("Enter");
     await expect(page.getByRole("listbox")).toBeVisible();
-    if (serve === "hot") await keyboard.press("ArrowDown");
+    const under = page.locator("[role=option][data-highlighted]");
+    await expect(under).toContainText("iced");
+    if (serve === "hot") {
+      await keyboard.press("ArrowDown");
+      await expect(under).toContainText("hot");
+    }
     await keyboard.press("Enter");
     await expect(page.getByRole("textbox", { name: new RegExp(`batches of .* ${serve}`) })).toBeVisible();
   }
@@ -164,7 +169,7 @@ test("the same by keyboard alone", async ({ page }) => {
     await page.waitForTimeout(250);
   }
   await expect(page.getByText("6 × 190 g and 3 × 184 g")).toBeVisible();
-  await page.waitForLoadState("networkidle");
+  await saved(page);
   await page.reload();
   await expect(page.getByText("6 × 190 g and 3 × 184 g")).toBeVisible();
   await expect(page.getByRole("main")).toContainText(`${"1\u202f704"} g`);

@@ -1,19 +1,40 @@
 import { spawnSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
-import { test as base, expect, type Page } from "@playwright/test";
+import { type Browser, type BrowserContext, test as base, expect, type Page } from "@playwright/test";
 import type { AxeResults } from "axe-core";
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
-/** A test whose page must stay silent, unless it says otherwise: an error or a warning in the console fails it. */
-export const test = base.extend<{ silent: boolean; watched: undefined }>({
+/** The demo house's people, with the PINs that stand at its door. */
+export const DEMO = {
+  lead: { name: "Oda Venn", pin: "480217" },
+  barista: { name: "Ida Quill", pin: "261840" },
+  trainee: { name: "Mirren Sallow", pin: "904173" },
+} as const;
+
+type Who = keyof typeof DEMO | "nobody";
+
+interface Options {
+  /** Who is signed in when the test begins. */
+  readonly as: Who;
+  /** Whether an error or a warning in the console fails the test. */
+  readonly silent: boolean;
+}
+
+/** A test with somebody signed in, whose page must stay silent, unless it says otherwise. */
+export const test = base.extend<Options & { watched: undefined }>({
+  as: ["lead", { option: true }],
   silent: [true, { option: true }],
+  storageState: async ({ as, browser, baseURL }, use) => {
+    await use(as === "nobody" ? undefined : await signedInState(browser, baseURL ?? "", as));
+  },
   watched: [
     async ({ page, silent }, use) => {
       const said: string[] = [];
       page.on("console", (message) => {
-        if (message.type() === "error" || message.type() === "warning") said.push(message.text());
+        if (message.type() === "error" || message.type() === "warning")
+          said.push(`${message.text()} ${message.location().url}`);
       });
       page.on("pageerror", (error) => said.push(error.message));
       await use(undefined);
@@ -22,6 +43,33 @@ export const test = base.extend<{ silent: boolean; watched: undefined }>({
     { auto: true },
   ],
 });
+
+type State = Awaited<ReturnType<BrowserContext["storageState"]>>;
+const states = new Map<Who, State>();
+
+/** A sign-in for many tests: the door lets nobody knock as often as there are tests. */
+async function signedInState(browser: Browser, baseURL: string, who: keyof typeof DEMO): Promise<State> {
+  const known = states.get(who);
+  const context = await browser.newContext({ baseURL, ...(known && { storageState: known }) });
+  const { person } = await (await context.request.get("/api/session")).json();
+  if (!person) {
+    const page = await context.newPage();
+    await page.goto("/sign-in?next=/me");
+    await signIn(page, DEMO[who]);
+    await expect(page.getByRole("heading", { name: DEMO[who].name })).toBeVisible();
+  }
+  const state = await context.storageState();
+  await context.close();
+  states.set(who, state);
+  return state;
+}
+
+/** Picks a name and types the PIN, at the door or in the dialog. */
+export async function signIn(page: Page, { name, pin }: { readonly name: string; readonly pin: string }) {
+  await page.getByRole("listitem").getByRole("button", { name }).click();
+  await page.getByLabel(`PIN of ${name}`).fill(pin);
+  await page.keyboard.press("Enter");
+}
 
 /** What axe finds serious or critical on the page as it stands. */
 export async function seriousFaults(page: Page): Promise<readonly string[]> {
@@ -64,6 +112,11 @@ export async function type(page: Page, figure: string, text: string): Promise<vo
   const field = page.getByRole("textbox", { name: figure, exact: true });
   await field.fill(text);
   await field.press("Enter");
+}
+
+/** Waits until the server has a day's list as it stands on the screen. */
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 }
 
 /** A figure's plate, to look at. */

@@ -1,23 +1,26 @@
 import { join } from "node:path";
 import { migrate } from "drizzle-orm/mysql2/migrator";
-import { addressFrom, connect, type Database } from "#data/connection.ts";
+import { addressFrom, connect, type Database, type DatabaseAddress } from "#data/connection.ts";
 
 /** An empty database of a test's own, on the tests' server, at the newest migration. */
-export async function freshDatabase(
-  name: string,
-): Promise<{ readonly db: Database; readonly drop: () => Promise<void> }> {
+export async function freshDatabase(name: string): Promise<{
+  readonly db: Database;
+  readonly address: DatabaseAddress;
+  readonly drop: () => Promise<void>;
+}> {
   const address = addressFrom(process.env);
   const own = `${address.database}_${name}_${process.pid}`;
   const server = connect(address);
   await server.pool.query(`CREATE DATABASE \`${own}\``);
-  const { db, pool } = connect({ ...address, database: own });
+  const ownAddress = { ...address, database: own };
+  const { db, pool } = connect(ownAddress);
   await migrate(db, { migrationsFolder: join(import.meta.dirname, "../src/data/migrations") });
   const drop = async () => {
     await pool.end();
     await server.pool.query(`DROP DATABASE \`${own}\``);
     await server.pool.end();
   };
-  return { db, drop };
+  return { db, address: ownAddress, drop };
 }
 
 /** In the place of the slow hash, where nobody signs in. */

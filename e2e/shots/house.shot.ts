@@ -1,4 +1,4 @@
-import { choose, expect, test } from "../page.ts";
+import { choose, expect, saved, test } from "../page.ts";
 
 const DIR = "docs/screenshots";
 const ICED =
@@ -28,7 +28,7 @@ test("the main views", async ({ page }) => {
   await page.getByRole("textbox", { name: /batches of .* hot/ }).fill("6");
   await page.getByRole("textbox", { name: /batches of .* iced/ }).fill("3");
   await page.keyboard.press("Enter");
-  await page.waitForLoadState("networkidle");
+  await saved(page);
   await page.reload();
   await shoot("shift");
 

@@ -6,6 +6,16 @@ export function printTime(at: Date, timeZone: string): string {
   return format(at, "d MMM yyyy, HH:mm", { in: tz(timeZone) });
 }
 
+const MINUTE_MS = 60_000;
+const HOUR_MIN = 60;
+
+/** How long ago something was, in real time: how long somebody is here is no matter of the house's day. */
+export function printAgo(at: Date): string {
+  const minutes = Math.floor((Date.now() - at.getTime()) / MINUTE_MS);
+  if (minutes < 1) return "just now";
+  return minutes < HOUR_MIN ? `${minutes} min ago` : `${Math.floor(minutes / HOUR_MIN)} h ago`;
+}
+
 /** Where there is no site whose zone could be taken. */
 export const NO_ZONE = "UTC";
 

@@ -92,6 +92,7 @@ function open() {
     advanced: {
       cookiePrefix: "tumbek",
       useSecureCookies: isSecure(),
+      ipAddress: { ipAddressHeaders: ["x-tumbek-address"] },
       // People have no address and no foreign account: those columns and tables are not there.
       database: { generateId: () => uuidv7(), validateSchema: false },
     },

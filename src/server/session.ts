@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { cookies, headers } from "next/headers";
+import { cookies } from "next/headers";
 import { cache } from "react";
 import { extendSession, type FoundSession } from "#data/sessions.ts";
 import { findStation } from "#data/stations.ts";
@@ -19,7 +19,8 @@ const SEEN_EVERY_MS = 60_000;
  * is gone.
  */
 export const signedIn = cache(async (): Promise<FoundSession | undefined> => {
-  return sessionOf(await headers());
+  // Not the request's own header: a page that is drawn again after a sign-in has the newer cookie only here.
+  return sessionOf(new Headers({ cookie: (await cookies()).toString() }));
 });
 
 /** Who is signed in by these headers' cookie; a session in use is kept from ending by itself. */

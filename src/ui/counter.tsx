@@ -36,6 +36,11 @@ export function useCounter(): Counter {
   return counter;
 }
 
+/** Whether the screen was locked over an element: what is half typed in it stays, and is not taken as said. */
+export function isLocked(element: Element): boolean {
+  return element.closest("[inert]") !== null;
+}
+
 const AWAY: Trouble = {
   code: "gone",
   message: "Tumbek does not answer. Nothing you typed is lost: try again when it is back.",

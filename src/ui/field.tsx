@@ -26,7 +26,7 @@ export function Field({ label, trouble, help, className = "", ...input }: FieldP
       <p
         id={`${id}-more`}
         role={trouble ? "alert" : undefined}
-        className={trouble ? "text-sm text-stop" : "text-quiet text-sm"}
+        className={`min-h-5 text-sm ${trouble ? "text-stop" : "text-quiet"}`}
       >
         {trouble ?? help}
       </p>

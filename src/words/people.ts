@@ -23,7 +23,6 @@ const DOING: { readonly [right in Right]: string } = {
   tablets: "Making a tablet a station",
   tokens: "Making a token",
   audit: "Reading the audit trail",
-  network: "Opening the house's network",
 };
 
 /** Why a role may not, and who may. */

@@ -18,7 +18,6 @@ export const RIGHTS = {
   tablets: LEADS,
   tokens: LEADS,
   audit: LEADS,
-  network: LEADS,
 } as const satisfies Record<string, readonly Role[]>;
 
 export type Right = keyof typeof RIGHTS;

@@ -1,6 +1,5 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { Panel } from "#ui/panel.tsx";
 import { FirstLead } from "./firstLead.tsx";
 import { type PersonAtTheDoor, SignIn } from "./signIn.tsx";
@@ -16,11 +15,8 @@ interface DoorProps {
 
 /** The whole page before anybody is signed in. */
 export function Door({ house, people, first, next }: DoorProps) {
-  const router = useRouter();
-  const enter = () => {
-    router.replace(next);
-    router.refresh();
-  };
+  // A whole new page: nothing of what was there before is the new person's.
+  const enter = () => window.location.replace(next);
   const demo = people.some(({ publicPin }) => publicPin !== null);
   return (
     <main className="mx-auto flex min-h-dvh max-w-2xl flex-col justify-center gap-4 p-4">

@@ -114,6 +114,11 @@ function Pin({ person, trouble, busy, onPin, onBack }: PinProps) {
           Somebody else
         </Button>
       </p>
+      {person.publicPin && (
+        <p className="text-quiet text-sm">
+          A made-up person, with the PIN <span className="font-semibold text-ink">{person.publicPin}</span>.
+        </p>
+      )}
       <div>
         <input
           type="password"
@@ -126,7 +131,7 @@ function Pin({ person, trouble, busy, onPin, onBack }: PinProps) {
           onChange={(event) => setPin(event.target.value)}
           className="min-h-14 w-full rounded-panel border-2 border-rim bg-enamel px-3 text-center font-display text-2xl tracking-widest"
         />
-        <p role="alert" className="min-h-6 text-sm text-stop">
+        <p role="alert" className="mt-1.5 min-h-6 text-sm text-stop">
           {trouble}
         </p>
       </div>

@@ -84,9 +84,7 @@ function Line({ person }: { readonly person: PersonLine }) {
       <Button look="quiet" aria-label={`Archive ${name}`} disabled={busy} onClick={archive}>
         <UserMinus size={16} aria-hidden /> Archive
       </Button>
-      {open === "edit" && (
-        <EditPerson key={person.revision} person={person} onDone={() => setOpen(undefined)} />
-      )}
+      {open === "edit" && <EditPerson person={person} onDone={() => setOpen(undefined)} />}
       {open === "pin" && <NewPin person={person} onDone={() => setOpen(undefined)} />}
     </li>
   );

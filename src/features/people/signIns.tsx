@@ -35,7 +35,7 @@ export function SignIns({ title, lines }: SignInsProps) {
             <span className="min-w-40 flex-1">
               <bdi className="font-semibold">{person}</bdi>
               <span className="block text-quiet text-sm">
-                {where}, since {since}, last seen {seen}
+                {where}, signed in {since}, last seen {seen}
               </span>
             </span>
             {current ? (

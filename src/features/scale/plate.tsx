@@ -3,6 +3,7 @@
 import { CircleHelp, Pin } from "lucide-react";
 import { Popover } from "radix-ui";
 import { type KeyboardEvent, memo, type ReactNode, useId, useRef, useState } from "react";
+import { isLocked } from "#ui/counter.tsx";
 
 interface PlateProps {
   readonly label: string;
@@ -109,7 +110,7 @@ export function Plate({
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
           onFocus={(event) => event.target.select()}
-          onBlur={commit}
+          onBlur={(event) => !isLocked(event.target) && commit()}
           onKeyDown={onFieldKey}
           className="w-36 rounded border-2 border-rim bg-enamel px-1 font-bold font-display text-xl tabular-nums"
         />

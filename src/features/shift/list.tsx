@@ -30,7 +30,7 @@ import { shiftTotals } from "#core/shift";
 import { Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
-import { useCounter } from "#ui/counter.tsx";
+import { isLocked, useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { cardTitle, listed, printSetting, rightSentence } from "#words/index.ts";
@@ -53,18 +53,21 @@ interface ShiftListProps {
   readonly start: ShiftKept;
 }
 
+const KEPT = { saved: "Saved", saving: "Saving …", unsaved: "Not saved" } as const;
+
 /** What one day brews: cards and how many, in order, with what they add up to. */
 export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
   const router = useRouter();
   const { may, send } = useCounter();
   const mayPlan = may("planShift");
   const [items, setItems] = useState<readonly ShiftItem[]>(start.items);
-  const [unsaved, setUnsaved] = useState(false);
+  const [kept, setKept] = useState<"saved" | "saving" | "unsaved">("saved");
   /** The list as somebody else left it, while ours is not saved over it. */
   const [theirs, setTheirs] = useState<ShiftKept>();
   /** What the server has, as far as this browser knows. */
-  const kept = useRef<Pick<ShiftKept, "revision" | "items">>(start);
+  const base = useRef<Pick<ShiftKept, "revision" | "items">>(start);
   const queue = useRef(Promise.resolve());
+  const waiting = useRef(0);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -72,14 +75,17 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
   const byId = new Map(cards.map((card) => [card.id, card]));
 
   const store = (list: readonly ShiftItem[]) => {
+    setKept("saving");
+    waiting.current++;
     // One after the other: what was changed last is what is kept.
     queue.current = queue.current.then(async () => {
-      const { revision } = kept.current;
+      const { revision } = base.current;
       const sent = await send(saveShift({ siteId: bench.site.id, day, revision, items: [...list] }));
-      setUnsaved(!sent.ok || sent.data.theirs !== undefined);
-      if (!sent.ok) return;
-      if (sent.data.theirs) setTheirs(sent.data.theirs);
-      else kept.current = { revision: sent.data.revision, items: [...list] };
+      waiting.current--;
+      const saved = sent.ok && sent.data.theirs === undefined;
+      if (saved) base.current = { revision: sent.data.revision, items: [...list] };
+      else if (sent.ok) setTheirs(sent.data.theirs);
+      setKept(!saved ? "unsaved" : waiting.current > 0 ? "saving" : "saved");
     });
   };
   const change = (list: readonly ShiftItem[]) => {
@@ -105,7 +111,7 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
     );
   }, [items, cards]);
 
-  const lists = theirs && { base: kept.current.items, mine: items, theirs: theirs.items };
+  const lists = theirs && { base: base.current.items, mine: items, theirs: theirs.items };
 
   return (
     <div className="mx-auto flex max-w-5xl flex-col gap-3">
@@ -131,7 +137,7 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
           }
           onChoose={(chosen) => {
             const list = listFrom(lists, chosen);
-            kept.current = theirs;
+            base.current = theirs;
             setTheirs(undefined);
             change(list);
           }}
@@ -152,7 +158,10 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
           {bench.site.name}, {day}
         </p>
         <span className="ml-auto flex gap-2 print:hidden">
-          {unsaved && (
+          <span role="status" className="self-center text-quiet text-sm">
+            {KEPT[kept]}
+          </span>
+          {kept === "unsaved" && (
             <Button look="main" onClick={() => store(items)}>
               Save again
             </Button>
@@ -267,7 +276,7 @@ function Item({ item, sheet, mayPlan, onBatches, onRemove }: ItemProps) {
           aria-invalid={trouble !== undefined}
           value={typed ?? String(item.batches)}
           onChange={(event) => setTyped(event.target.value)}
-          onBlur={commit}
+          onBlur={(event) => !isLocked(event.target) && commit()}
           onKeyDown={(event) => event.key === "Enter" && commit()}
           className="w-11 rounded border border-rim/40 bg-enamel py-1 text-center font-bold font-display text-xl tabular-nums"
         />

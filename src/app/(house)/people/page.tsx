@@ -45,7 +45,7 @@ export default guarded("people", async (_props: object, session) => {
           revision,
         }))}
       />
-      <SignIns title="Signed in now" lines={signInLines(sessions, session.id, zone)} />
+      <SignIns title="Signed in now" lines={signInLines(sessions, session.id)} />
       <div className="grid items-start gap-3 md:grid-cols-2">
         <Stations stations={stations.map(since)} here={station?.id} />
         <Tokens tokens={tokens.map(since)} />

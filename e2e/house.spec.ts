@@ -1,0 +1,118 @@
+import { spawnSync } from "node:child_process";
+import { createHash, X509Certificate } from "node:crypto";
+import { readFileSync, rmSync, statSync } from "node:fs";
+import { networkInterfaces } from "node:os";
+import { join, resolve } from "node:path";
+import { freePort } from "../scripts/lib/ports.mjs";
+import { expect, seriousFaults, signIn, test } from "./page.ts";
+
+/** A second house beside the tests' own: a real one, empty at first, then opened to its network. */
+const HOME = resolve(process.env.TUMBEK_HOME ?? "", "real-house");
+const LEAD = { name: "Sennen Rook", pin: "the kettle sings at six" };
+const BARISTA = { name: "Wren Skua", pin: "518204" };
+
+let port = 0;
+function house(args: readonly string[], env: Readonly<Record<string, string>> = {}) {
+  const { status, stdout, stderr } = spawnSync("./tumbek", args, {
+    encoding: "utf8",
+    env: { ...process.env, TUMBEK_HOME: HOME, TUMBEK_PORT: String(port), TUMBEK_NOW: undefined, ...env },
+  });
+  return { status, said: stdout + stderr };
+}
+
+test.use({ as: "nobody", baseURL: undefined, ignoreHTTPSErrors: true });
+test.describe.configure({ mode: "serial" });
+
+test.beforeAll(async () => {
+  rmSync(HOME, { recursive: true, force: true });
+  port = await freePort();
+});
+test.afterAll(() => {
+  house(["stop"]);
+});
+
+test("a house with public PINs, or without a lead, is not opened to its network", () => {
+  const demo = spawnSync("./tumbek", ["start"], {
+    encoding: "utf8",
+    env: { ...process.env, TUMBEK_HOST: "0.0.0.0" },
+  });
+  expect(demo.status).toBe(1);
+  expect(demo.stderr).toMatch(/The PINs of .* are public, so the network stays shut/);
+  const empty = house(["start", "--empty"], { TUMBEK_HOST: "0.0.0.0" });
+  expect(empty.status).toBe(1);
+  expect(empty.said).toContain("Nobody leads this house yet");
+});
+
+test("an empty house asks for its first lead, who adds a barista", async ({ page }) => {
+  const started = house(["start", "--empty"]);
+  expect(started.status, started.said).toBe(0);
+  expect(started.said).toContain("Name the first lead there.");
+  await page.goto(`http://127.0.0.1:${port}/`);
+  await page.getByLabel("your name").fill(LEAD.name);
+  await page.getByLabel("PIN or passphrase").fill("123456");
+  await page.getByRole("button", { name: "Lead this house" }).click();
+  await expect(page.getByRole("main").getByRole("alert")).toContainText("These digits follow each other");
+  await page.getByLabel("PIN or passphrase").fill(LEAD.pin);
+  await page.getByRole("button", { name: "Lead this house" }).click();
+  await expect(page.getByRole("heading", { name: "This house has no site yet" })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+
+  await page.goto(`http://127.0.0.1:${port}/people`);
+  await page.getByRole("button", { name: "Add somebody" }).click();
+  await page.getByLabel("name", { exact: true }).fill(BARISTA.name);
+  await page.getByLabel("PIN or passphrase").fill(BARISTA.pin);
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByText(BARISTA.name, { exact: true })).toBeVisible();
+  await expect(page.getByText("TUMBEK_HOST=0.0.0.0 ./tumbek start")).toBeVisible();
+});
+
+test("opened to its network: over TLS, by its own certificate, and nothing without a sign-in", async ({
+  page,
+}) => {
+  const opened = house(["start"], { TUMBEK_HOST: "0.0.0.0" });
+  expect(opened.status, opened.said).toBe(0);
+  expect(opened.said).toContain("It is open to the network");
+  const outside = Object.values(networkInterfaces())
+    .flat()
+    .find((each) => each && !each.internal && each.family === "IPv4");
+  const base = `https://${outside?.address ?? "127.0.0.1"}:${port}`;
+
+  await page.goto(`${base}/people`);
+  expect(page.url()).toContain("/sign-in");
+  expect(await page.evaluate(() => window.isSecureContext)).toBe(true);
+  const calc = await page.request.post(`${base}/api/v1/calc/ice`, { data: {} });
+  expect([calc.status(), (await calc.json()).error.code]).toEqual([401, "signIn"]);
+
+  await signIn(page, LEAD);
+  await expect(page.getByRole("heading", { name: "On the house's network" })).toBeVisible();
+  const [session] = (await page.context().cookies()).filter(({ name }) => name.includes("session"));
+  expect(session).toMatchObject({ secure: true, httpOnly: true, sameSite: "Lax" });
+  expect((await page.request.post(`${base}/api/v1/calc/ice`, { data: {} })).status()).toBe(422);
+
+  const pem = readFileSync(join(HOME, "certificate", "certificate.pem"));
+  const { fingerprint256, raw } = new X509Certificate(pem);
+  expect(fingerprint256.replaceAll(":", "").toLowerCase()).toBe(
+    createHash("sha256").update(raw).digest("hex"),
+  );
+  await expect(page.getByText(fingerprint256)).toBeVisible();
+  for (const secret of ["certificate/key.pem", "secret", "database/secret.json"]) {
+    expect(statSync(join(HOME, secret)).mode & 0o077, secret).toBe(0);
+  }
+  if (outside) {
+    await expect(page.getByRole("img", { name: `a code that opens ${base}` })).toBeVisible();
+  }
+});
+
+test("behind a proxy that it was told of, the house believes what that says, and nobody else", async ({
+  page,
+}) => {
+  house(["stop"]);
+  const opened = house(["start"], { TUMBEK_PROXY: "127.0.0.1", TUMBEK_URL: "https://coffee.example" });
+  expect(opened.status, opened.said).toBe(0);
+  const base = `http://127.0.0.1:${port}`;
+  const knock = (address: string) =>
+    page.request.post(`${base}/api/v1/calc/ice`, { data: {}, headers: { "x-forwarded-for": address } });
+  expect((await knock("192.0.2.1")).status()).toBe(401);
+  await page.goto(`${base}/sign-in`);
+  await expect(page.getByText(BARISTA.name)).toBeVisible();
+});

@@ -1,0 +1,120 @@
+import { hashPassword } from "better-auth/crypto";
+import { v7 as uuidv7 } from "uuid";
+import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
+import { BARISTA, LEAD, PEOPLE, TRAINEE } from "#data/demo/bench.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
+import { setArchived } from "#data/people.ts";
+import { sessions, signInTries } from "#data/schema.ts";
+import { addStation } from "#data/stations.ts";
+import { freshDatabase } from "#tests/database.ts";
+
+const browser = vi.hoisted(() => ({ cookies: new Map<string, string>(), address: "192.0.2.1" }));
+vi.mock("next/headers", () => ({
+  headers: async () =>
+    new Headers({
+      cookie: [...browser.cookies].map(([name, value]) => `${name}=${encodeURIComponent(value)}`).join("; "),
+      "x-tumbek-address": browser.address,
+      "user-agent": "Mozilla/5.0 (iPad)",
+    }),
+  cookies: async () => ({
+    get: (name: string) => {
+      const value = browser.cookies.get(name);
+      return value === undefined ? undefined : { value };
+    },
+    set: (name: string, value: string) => browser.cookies.set(name, value),
+  }),
+}));
+
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let door: typeof import("./door.ts");
+beforeAll(async () => {
+  fresh = await freshDatabase("door");
+  await loadDemoHouse(fresh.db, new Date(), hashPassword);
+  process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
+  process.env.TUMBEK_SECRET = "only for tests, and long enough for a signature";
+  door = await import("./door.ts");
+});
+afterAll(() => fresh.drop());
+beforeEach(async () => {
+  browser.cookies.clear();
+  await fresh.db.delete(sessions);
+  await fresh.db.delete(signInTries);
+});
+
+const pinOf = (id: string) => PEOPLE.find((person) => person.id === id)!.publicPin;
+const refusal = async (knock: Parameters<typeof door.signInHere>[0]) => {
+  try {
+    await door.signInHere(knock);
+    return "in";
+  } catch (error) {
+    return (error as { code?: string }).code;
+  }
+};
+const whoIsIn = async () => {
+  const { auth } = await import("./auth.ts");
+  const { headers } = await import("next/headers");
+  return (await auth().api.whoIsHere({ headers: await headers() }))?.person.name;
+};
+
+describe("a PIN", () => {
+  test("the right one signs in, and a second person takes the first one's place", async () => {
+    expect(await refusal({ personId: LEAD, pin: pinOf(LEAD) })).toBe("in");
+    expect(await whoIsIn()).toBe("Oda Venn");
+    expect(await refusal({ personId: BARISTA, pin: pinOf(BARISTA) })).toBe("in");
+    expect(await whoIsIn()).toBe("Ida Quill");
+    expect(await fresh.db.select().from(sessions)).toMatchObject([
+      { userId: BARISTA, ipAddress: "192.0.2.1", userAgent: "Mozilla/5.0 (iPad)" },
+    ]);
+  });
+
+  test("a cookie that was there before is not taken over", async () => {
+    browser.cookies.set("tumbek.session_token", "planted");
+    expect(await refusal({ personId: LEAD, pin: pinOf(LEAD) })).toBe("in");
+    expect(browser.cookies.get("tumbek.session_token")).not.toContain("planted");
+  });
+
+  test("a wrong one is refused, and after five even the right one has to wait", async () => {
+    for (let i = 0; i < 5; i++) expect(await refusal({ personId: LEAD, pin: "000001" })).toBe("wrongPin");
+    expect(await refusal({ personId: LEAD, pin: pinOf(LEAD) })).toBe("wait");
+    // Only that name waits.
+    expect(await refusal({ personId: BARISTA, pin: pinOf(BARISTA) })).toBe("in");
+    expect(await whoIsIn()).toBe("Ida Quill");
+  });
+
+  test("nobody gets in by a made-up id, nor who works here no more", async () => {
+    expect(await refusal({ personId: uuidv7(), pin: "480217" })).toBe("refused");
+    await setArchived(fresh.db, TRAINEE, true, { personId: LEAD, at: new Date() });
+    expect(await refusal({ personId: TRAINEE, pin: pinOf(TRAINEE) })).toBe("refused");
+    await setArchived(fresh.db, TRAINEE, false, { personId: LEAD, at: new Date() });
+  });
+});
+
+describe("a name that is only tapped", () => {
+  test("is not enough, but on a station, and there never for a lead", async () => {
+    expect(await refusal({ personId: BARISTA })).toBe("pinNeeded");
+    const { hashOf } = await import("./session.ts");
+    const by = { personId: LEAD, at: new Date() };
+    await addStation(fresh.db, { id: uuidv7(), name: "counter", secretHash: hashOf("secret") }, by);
+    browser.cookies.set("tumbek.station", "another secret");
+    expect(await refusal({ personId: BARISTA })).toBe("pinNeeded");
+    browser.cookies.set("tumbek.station", "secret");
+    expect((await door.readDoor()).people.map(({ name, tapIn }) => [name, tapIn])).toEqual([
+      ["Brannoc Teal", true],
+      ["Ida Quill", true],
+      ["Mirren Sallow", true],
+      ["Oda Venn", false],
+    ]);
+    expect(await refusal({ personId: LEAD })).toBe("pinNeeded");
+    expect(await refusal({ personId: BARISTA })).toBe("in");
+    expect(await whoIsIn()).toBe("Ida Quill");
+    await door.signOutHere();
+    expect(await whoIsIn()).toBeUndefined();
+  });
+});
+
+test("a flood from one address is held off, whoever it names", async () => {
+  const codes: (string | undefined)[] = [];
+  for (let i = 0; i < 31; i++) codes.push(await refusal({ personId: uuidv7(), pin: "1" }));
+  expect(codes.slice(0, 30)).not.toContain("wait");
+  expect(codes[30]).toBe("wait");
+});

@@ -1,0 +1,200 @@
+import { readdirSync } from "node:fs";
+import { join, relative } from "node:path";
+import { v7 as uuidv7 } from "uuid";
+import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
+import type { Trouble } from "#contract/trouble.ts";
+import { may, RIGHTS, type Right, ROLES, type Role } from "#core/people";
+import { BARISTA, LEAD, TRAINEE } from "#data/demo/bench.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
+import { freshDatabase, noHash } from "./database.ts";
+
+const SRC = join(import.meta.dirname, "../src");
+const filesOf = (pattern: RegExp) =>
+  readdirSync(SRC, { recursive: true, encoding: "utf8" })
+    .filter((file) => pattern.test(file))
+    .toSorted();
+
+/** What every action asks for; `door` for those before anybody is signed in. One that is not here fails. */
+const ACTIONS: Readonly<Record<string, Right | "door">> = {
+  "features/counter/actions.ts atTheDoor": "door",
+  "features/counter/actions.ts becomeFirstLead": "door",
+  "features/counter/actions.ts signIn": "door",
+  "features/frame/actions.ts chooseSite": "see",
+  "features/frame/actions.ts findCards": "see",
+  "features/people/actions.ts addPerson": "people",
+  "features/people/actions.ts anonymisePerson": "people",
+  "features/people/actions.ts archivePerson": "people",
+  "features/people/actions.ts changeOwnPin": "own",
+  "features/people/actions.ts changePerson": "people",
+  "features/people/actions.ts endSignIn": "own",
+  "features/people/actions.ts endThatStation": "tablets",
+  "features/people/actions.ts makeApiToken": "tokens",
+  "features/people/actions.ts makeThisAStation": "tablets",
+  "features/people/actions.ts resetPin": "people",
+  "features/people/actions.ts revokeApiToken": "tokens",
+  "features/scale/actions.ts saveCard": "keepCards",
+  "features/shift/actions.ts saveShift": "planShift",
+};
+
+const PAGES: Readonly<Record<string, Right | "door">> = {
+  "app/(house)/cards/[id]/page.tsx": "see",
+  "app/(house)/me/page.tsx": "own",
+  "app/(house)/people/audit/page.tsx": "audit",
+  "app/(house)/people/page.tsx": "people",
+  "app/(house)/scale/page.tsx": "see",
+  "app/(house)/shift/page.tsx": "see",
+  "app/page.tsx": "see",
+  "app/sign-in/page.tsx": "door",
+};
+
+const OPEN = "open";
+const HERE = "here";
+const ROUTES: Readonly<Record<string, unknown>> = {
+  "app/api/health/route.ts GET": OPEN,
+  "app/api/session/route.ts DELETE": OPEN,
+  "app/api/session/route.ts GET": OPEN,
+  "app/api/v1/calc/[what]/route.ts POST": HERE,
+  "app/api/v1/cards/[id]/route.ts GET": { right: "see", scope: "read" },
+  "app/api/v1/cards/route.ts GET": { right: "see", scope: "read" },
+  "app/api/v1/openapi.json/route.ts GET": OPEN,
+  "app/api/v1/people/[id]/record/route.ts GET": { right: "own", scope: "none" },
+  "app/api/v1/shifts/[day]/route.ts GET": { right: "see", scope: "read" },
+  "app/api/v1/shifts/[day]/route.ts PUT": { right: "planShift", scope: "write" },
+};
+
+const asking = vi.hoisted(() => ({ cookie: "" }));
+vi.mock("next/headers", () => ({
+  headers: async () => new Headers({ cookie: asking.cookie, "x-tumbek-address": "192.0.2.1" }),
+  cookies: async () => ({ get: () => undefined, set: () => undefined, toString: () => asking.cookie }),
+}));
+
+const IDS: { readonly [role in Role]: string } = { lead: LEAD, barista: BARISTA, trainee: TRAINEE };
+const cookies: Record<string, string> = { nobody: "" };
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+
+beforeAll(async () => {
+  fresh = await freshDatabase("rights");
+  await loadDemoHouse(fresh.db, new Date(), noHash);
+  process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
+  process.env.TUMBEK_SECRET = "only for tests, and long enough for a signature";
+  const { auth } = await import("#server/auth.ts");
+  for (const role of ROLES) {
+    const { headers } = await auth().api.signInAs({ body: { personId: IDS[role] }, returnHeaders: true });
+    cookies[role] = (headers.get("set-cookie") ?? "").split(";")[0]!;
+  }
+});
+afterAll(() => fresh.drop());
+
+const modulesOf = async (pattern: RegExp) => {
+  const files = filesOf(pattern);
+  expect(files.length).toBeGreaterThan(3);
+  return Promise.all(
+    files.map(async (file) => [file, await import(/* @vite-ignore */ join(SRC, file))] as const),
+  );
+};
+
+/** Every kind of wrong message at once: none of the actions does anything with it. */
+const NONSENSE = { id: uuidv7(), nothing: "of this" };
+
+describe("actions", () => {
+  test("each has its rule, and keeps out whoever has not the right", async () => {
+    const seen: string[] = [];
+    for (const [file, exported] of await modulesOf(/^features\/.*\/actions[^/]*\.ts$/)) {
+      for (const [name, act] of Object.entries(exported as Record<string, (input: unknown) => unknown>)) {
+        const key = `${file} ${name}`;
+        seen.push(key);
+        const right = ACTIONS[key];
+        expect(right, `${key} is in no table`).toBeDefined();
+        for (const who of ["nobody", ...ROLES] as const) {
+          asking.cookie = cookies[who]!;
+          const reply = (await act(NONSENSE)) as { serverError?: Trouble } | undefined;
+          const code = reply?.serverError?.code;
+          if (right === "door") expect(code, `${key} as ${who}`).not.toBe("signIn");
+          else if (who === "nobody") expect(code, `${key} as ${who}`).toBe("signIn");
+          else if (may(who, right!)) expect(["signIn", "notYours"], `${key} as ${who}`).not.toContain(code);
+          else expect(code, `${key} as ${who}`).toBe("notYours");
+        }
+      }
+    }
+    expect(seen.toSorted()).toEqual(Object.keys(ACTIONS).toSorted());
+  });
+
+  test("a session that was ended, forged or another's is nobody's", async () => {
+    const { saveShift } = await import("#features/shift/actions.ts");
+    const code = async (cookie: string) => {
+      asking.cookie = cookie;
+      return (await saveShift(NONSENSE as never))?.serverError?.code;
+    };
+    const [name, value = ""] = cookies.lead!.split("=");
+    const [token] = decodeURIComponent(value).split(".");
+    expect(await code(`${name}=${token}`)).toBe("signIn");
+    expect(await code(`${name}=${token}.${"A".repeat(43)}%3D`)).toBe("signIn");
+    expect(await code(`${name}=${encodeURIComponent(`${"x".repeat(32)}.${"A".repeat(43)}=`)}`)).toBe(
+      "signIn",
+    );
+
+    const { auth } = await import("#server/auth.ts");
+    const { headers } = await auth().api.signInAs({ body: { personId: LEAD }, returnHeaders: true });
+    const another = (headers.get("set-cookie") ?? "").split(";")[0]!;
+    expect(another).not.toBe(cookies.lead);
+    expect(await code(another)).toBeUndefined();
+    await auth().api.signOutHere({ headers: new Headers({ cookie: another }) });
+    expect(await code(another)).toBe("signIn");
+    expect(await code(cookies.lead!)).toBeUndefined();
+  });
+});
+
+describe("pages and routes", () => {
+  test("each page has its right", async () => {
+    const found: Record<string, unknown> = {};
+    for (const [file, { default: page }] of await modulesOf(/^app\/.*page\.tsx$/)) {
+      found[file] = page.right ?? "door";
+    }
+    expect(found).toEqual(PAGES);
+  });
+
+  test("each route's method has its rule", async () => {
+    const found: Record<string, unknown> = {};
+    for (const [file, methods] of await modulesOf(/^app\/.*route\.ts$/)) {
+      for (const [name, handle] of Object.entries(methods as Record<string, { rule?: unknown }>)) {
+        found[`${relative(".", file)} ${name}`] = handle.rule;
+      }
+    }
+    expect(found).toEqual(ROUTES);
+  });
+
+  test("each route keeps out whoever has not the right", async () => {
+    for (const [file, methods] of await modulesOf(/^app\/.*route\.ts$/)) {
+      for (const [name, handle] of Object.entries(methods as Record<string, Handler>)) {
+        const { rule } = handle;
+        if (typeof rule === "string") continue;
+        for (const who of ["nobody", ...ROLES] as const) {
+          asking.cookie = cookies[who]!;
+          const request = new Request("http://house.invalid/", {
+            method: name,
+            headers: { cookie: cookies[who]! },
+            ...(name === "PUT" && { body: "{}" }),
+          });
+          const params = Promise.resolve({ id: IDS[who as Role] ?? LEAD, day: "2026-07-15" });
+          const { status } = await handle(request, { params });
+          const allowed = who !== "nobody" && may(who, rule.right);
+          expect([401, 403].includes(status), `${file} ${name} as ${who}: ${status}`).toBe(!allowed);
+        }
+      }
+    }
+  });
+});
+
+type Handler = ((request: Request, context: { params: Promise<unknown> }) => Promise<Response>) & {
+  readonly rule: { readonly right: Right } | string;
+};
+
+test("no row of the table of rights is without a use", () => {
+  const routes = Object.values(ROUTES).flatMap((rule) => (typeof rule === "object" ? [rule] : []));
+  const used = [
+    ...Object.values(ACTIONS),
+    ...Object.values(PAGES),
+    ...routes.map((rule) => (rule as { right: Right }).right),
+  ];
+  expect(Object.keys(RIGHTS).filter((right) => !used.includes(right as Right))).toEqual([]);
+});
