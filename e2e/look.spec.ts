@@ -6,12 +6,12 @@ const ICED =
 for (const colorScheme of ["light", "dark"] as const) {
   for (const width of [390, 1280, 1600]) {
     test(`every screen can be read by all, ${colorScheme}, ${width} wide`, async ({ page }) => {
-      test.setTimeout(90_000);
       await page.emulateMedia({ colorScheme });
       await page.setViewportSize({ width, height: 800 });
       await page.goto("/shift?day=2026-07-15");
       const card = await page.getByRole("main").getByRole("link").first().getAttribute("href");
-      for (const path of ["/scale", ICED, "/shift?day=2026-07-15", card ?? "/shift"]) {
+      const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "/shift", "/me", "/people"];
+      for (const path of [...places, "/people/audit", "/sign-in"]) {
         await page.goto(path);
         await page.getByRole("main").waitFor();
         expect(await seriousFaults(page), path).toEqual([]);

@@ -50,7 +50,7 @@ describe("start says in a sentence why it does not", () => {
 
   test("a port, a host or a clock that is none, and words it does not know", () => {
     expect(refused({ TUMBEK_PORT: "many" })).toContain("TUMBEK_PORT is many");
-    expect(refused({ TUMBEK_HOST: "0.0.0.0" })).toContain("nobody has to sign in yet");
+    expect(refused({ TUMBEK_URL: "coffee.example" })).toContain("TUMBEK_URL is coffee.example: it must be");
     expect(refused({ TUMBEK_NOW: "soon" })).toContain("TUMBEK_NOW is soon");
     expect(refused({}, ["start", "--emtpy"])).toContain("start does not know “--emtpy”");
     expect(refused({}, ["brew"])).toContain("There is no command “brew”");

@@ -1,15 +1,31 @@
 import { join } from "node:path";
-import { ensureBundle } from "../lib/build.mjs";
+import { ensureBundle, SERVER } from "../lib/build.mjs";
+import { readAddress } from "../lib/database.mjs";
 import { withFreshHouse } from "../lib/freshHouse.mjs";
 import { houseFrom, ROOT } from "../lib/place.mjs";
+import { houseSecret } from "../lib/secret.mjs";
+
+const SESSION_LIMIT_MS = 2;
+
+/** What the session check takes, on the house that runs. */
+async function session(logs) {
+  const house = houseFrom();
+  process.env.TUMBEK_DATABASE = JSON.stringify(readAddress(house.database));
+  process.env.TUMBEK_SECRET = houseSecret(house);
+  const bundle = await ensureBundle("bench/session.ts", ["bench", ...SERVER], logs);
+  const { sessionMs } = await import(bundle);
+  const measured = await sessionMs();
+  return { what: "session check, added to a request", measured, limit: SESSION_LIMIT_MS, unit: "ms" };
+}
 
 export async function run() {
+  const logs = join(ROOT, ".tumbek", "logs");
   const rows = await withFreshHouse(".tumbek/bench", async () => {
     const { host, port } = houseFrom();
     const { benchHouse } = await import("../../bench/house.mjs");
-    return benchHouse(`http://${host}:${port}`);
+    const rows = await benchHouse(`http://${host}:${port}`);
+    return [...rows, await session(logs)];
   });
-  const logs = join(ROOT, ".tumbek", "logs");
   const bundle = await ensureBundle("bench/bench.ts", ["bench", "src/core"], logs);
   const { bench } = await import(bundle);
   return (await bench(ROOT, rows)) ? 0 : 1;

@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import { ensureBuild, ensureBundle } from "../lib/build.mjs";
+import { ensureBuild, ensureBundle, SERVER } from "../lib/build.mjs";
 import { startDatabase } from "../lib/database.mjs";
 import { ensureDebian, MARIADB } from "../lib/debian.mjs";
 import { alone } from "../lib/lock.mjs";
@@ -65,11 +65,7 @@ async function refuseAddress(house) {
 
 /** Brings the database to the newest migration, and a new house to its first rows. */
 async function setUp(house, database, empty) {
-  const bundle = await ensureBundle(
-    "src/server/setUp.ts",
-    ["src/server", "src/data", "src/contract", "src/core", "src/words"],
-    house.logs,
-  );
+  const bundle = await ensureBundle("src/server/setUp.ts", SERVER, house.logs);
   const env = { ...process.env, TUMBEK_DATABASE: JSON.stringify(database) };
   try {
     const wanted = [empty ? "empty" : "demo", isOpen(house) ? "open" : "closed"];

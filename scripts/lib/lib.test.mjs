@@ -1,15 +1,19 @@
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { createPrivateKey, X509Certificate } from "node:crypto";
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { createConnection } from "mysql2/promise";
 import { afterAll, describe, expect, test } from "vitest";
+import { ensureCertificate } from "./certificate.mjs";
 import { databasePid, startDatabase, stopDatabase } from "./database.mjs";
 import { ensureDebian, MARIADB } from "./debian.mjs";
+import { clientAddress, isCrossSite, proxiesFrom } from "./door.mjs";
 import { alone } from "./lock.mjs";
 import { ensurePackages } from "./packages.mjs";
 import { freePort, isFree } from "./ports.mjs";
 import { isOurs } from "./processes.mjs";
+import { houseSecret } from "./secret.mjs";
 import { explain, Trouble } from "./trouble.mjs";
 
 const folder = mkdtempSync(join(tmpdir(), "tumbek-test-"));
@@ -102,6 +106,60 @@ describe("what goes wrong", () => {
     expect(await alone(folder, async () => "done")).toBe("done");
     expect(await alone(folder, async () => "again")).toBe("again");
   });
+});
+
+describe("at the door of the server", () => {
+  const request = (remoteAddress, headers = {}, method = "POST") => ({
+    method,
+    headers: { host: "192.0.2.9:4600", ...headers },
+    socket: { remoteAddress },
+  });
+
+  test("who asks is the socket, but for a proxy that the house was told of", () => {
+    const forged = request("192.0.2.1", {
+      "x-forwarded-for": "127.0.0.1",
+      "x-forwarded-host": "evil.example",
+    });
+    expect(clientAddress(forged, ["192.0.2.2"])).toBe("192.0.2.1");
+    expect(forged.headers).toEqual({ host: "192.0.2.9:4600" });
+    const said = { "x-forwarded-for": "127.0.0.1, 192.0.2.7" };
+    expect(clientAddress(request("::ffff:192.0.2.2", said), ["192.0.2.2"])).toBe("192.0.2.7");
+    expect(clientAddress(request("192.0.2.2"), ["192.0.2.2"])).toBe("192.0.2.2");
+    expect(proxiesFrom({ TUMBEK_PROXY: " 192.0.2.2, ::1 ," })).toEqual(["192.0.2.2", "::1"]);
+    expect(proxiesFrom({})).toEqual([]);
+  });
+
+  test.each([
+    [{ origin: "http://192.0.2.9:4600" }, "POST", false],
+    [{ origin: "http://192.0.2.9:4601" }, "POST", true],
+    [{ origin: "https://evil.example" }, "DELETE", true],
+    [{ origin: "null" }, "PUT", true],
+    [{ "sec-fetch-site": "cross-site" }, "POST", true],
+    [{ "sec-fetch-site": "same-origin" }, "POST", false],
+    [{ origin: "https://evil.example" }, "GET", false],
+    [{}, "POST", false],
+    [{ origin: "https://coffee.example", "x-forwarded-host": "coffee.example" }, "POST", false],
+  ])("%o, %s: sent by a page of another site: %s", (headers, method, crossSite) => {
+    expect(isCrossSite(request("192.0.2.1", headers, method))).toBe(crossSite);
+  });
+
+  test("the house's certificate is made once, for this machine, with a key that nobody else reads", async () => {
+    const home = join(folder, "certified");
+    const first = await ensureCertificate({ home });
+    const known = new X509Certificate(readFileSync(first.certificate));
+    expect(known.checkIP("127.0.0.1")).toBe("127.0.0.1");
+    expect(known.checkHost("localhost")).toBe("localhost");
+    expect(known.checkPrivateKey(createPrivateKey(readFileSync(first.key)))).toBe(true);
+    expect(statSync(first.key).mode & 0o077).toBe(0);
+    expect((await ensureCertificate({ home })).fingerprint).toBe(first.fingerprint);
+  });
+});
+
+test("what sign-ins are signed with stays the same, and is the house's alone", () => {
+  const secret = houseSecret({ home: folder });
+  expect(secret).toMatch(/^[0-9a-f]{64}$/);
+  expect(houseSecret({ home: folder })).toBe(secret);
+  expect(statSync(join(folder, "secret")).mode & 0o077).toBe(0);
 });
 
 test("a database that was killed comes back with what was committed", async () => {

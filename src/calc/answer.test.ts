@@ -200,7 +200,13 @@ describe("what is published", () => {
   test("the OpenAPI page offers each computation with the same schema", () => {
     const { paths, openapi } = openApiDocument("1") as { openapi: string; paths: Record<string, never> };
     expect(openapi).toBe("3.1.0");
-    expect(Object.keys(paths)).toEqual(["/api/v1/calc/sheet", "/api/v1/calc/ice"]);
+    expect(Object.keys(paths)).toEqual([
+      "/api/v1/calc/sheet",
+      "/api/v1/calc/ice",
+      "/api/v1/cards",
+      "/api/v1/cards/{id}",
+      "/api/v1/shifts/{day}",
+    ]);
     expect(JSON.stringify(paths)).toContain(JSON.stringify(jsonSchemaOf("sheet").input));
   });
 });

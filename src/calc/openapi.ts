@@ -1,16 +1,38 @@
 import { z } from "zod";
 import { CALC_NAMES, CALCS, calcError, jsonSchemaOf, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
+import { cardLine, cardWhole, uuid } from "#contract/card.ts";
+import { isoDay, shiftKept, shiftList, shiftSaved } from "#contract/shift.ts";
 
-/** The published description of the open compute API, from the schemas that it parses with. */
+const error = { $ref: "#/components/schemas/Error" };
+
+/** The published description of the API, from the schemas that it parses with. */
 export function openApiDocument(version: string): object {
+  return {
+    openapi: "3.1.0",
+    info: { title: "Tumbek", version, license: { name: "MIT", identifier: "MIT" } },
+    jsonSchemaDialect: "https://json-schema.org/draft/2020-12/schema",
+    servers: [{ url: "/" }],
+    security: [{ token: [] }],
+    paths: { ...computePaths(), ...housePaths() },
+    components: {
+      schemas: { Error: z.toJSONSchema(calcError) },
+      securitySchemes: {
+        token: { type: "http", scheme: "bearer", description: "Made by a lead, for reading or for both" },
+      },
+    },
+  };
+}
+
+/** What is computed without a house; while only its own machine reaches the house, without a token too. */
+function computePaths(): object {
   const paths = CALC_NAMES.map((name) => {
     const { input, output } = jsonSchemaOf(name);
-    const error = { $ref: "#/components/schemas/Error" };
     return [
       `/api/v1/calc/${name}`,
       {
         post: {
           operationId: `calc-${name}`,
+          security: [{}, { token: [] }],
           summary: CALCS[name].title,
           description: `One object, or an array of at most ${MOST_ITEMS} answered in order, a bad one by its error in its place; at most ${MOST_BYTES} bytes.`,
           requestBody: { required: true, content: json(oneOrMany(input)) },
@@ -21,20 +43,78 @@ export function openApiDocument(version: string): object {
             },
             413: { description: "tooLarge", content: json(error) },
             422: { description: "The message cannot be computed", content: json(error) },
+            401: { description: "signIn: the house is open to its network", content: json(error) },
             429: { description: "tooManyRequests; Retry-After says when", content: json(error) },
           },
         },
       },
     ];
   });
+  return Object.fromEntries(paths);
+}
+
+/** What the house keeps: its cards, and the lists of its days. */
+function housePaths(): object {
+  const site = {
+    name: "site",
+    in: "query",
+    schema: z.toJSONSchema(uuid),
+    description: "The first if not named",
+  };
+  const inPath = (name: string, schema: z.ZodType) => ({
+    name,
+    in: "path",
+    required: true,
+    schema: z.toJSONSchema(schema),
+  });
+  const refused = {
+    401: { description: "signIn: nobody is signed in, and there is no token", content: json(error) },
+    403: { description: "notYours: the role or the token is not enough", content: json(error) },
+    404: { description: "notThere", content: json(error) },
+  };
+  const ok = (description: string, schema: z.ZodType) => ({
+    200: { description, content: json(z.toJSONSchema(schema, { io: "input" })) },
+  });
   return {
-    openapi: "3.1.0",
-    info: { title: "Tumbek compute", version, license: { name: "MIT", identifier: "MIT" } },
-    jsonSchemaDialect: "https://json-schema.org/draft/2020-12/schema",
-    servers: [{ url: "/" }],
-    security: [],
-    paths: Object.fromEntries(paths),
-    components: { schemas: { Error: z.toJSONSchema(calcError) } },
+    "/api/v1/cards": {
+      get: {
+        operationId: "cards",
+        summary: "A site's newest cards",
+        parameters: [site],
+        responses: { ...ok("The newest first", z.array(cardLine)), ...refused },
+      },
+    },
+    "/api/v1/cards/{id}": {
+      get: {
+        operationId: "card",
+        summary: "One card, with the exact inputs, pins and results that it was made from",
+        parameters: [inPath("id", uuid)],
+        responses: { ...ok("The card", cardWhole), ...refused },
+      },
+    },
+    "/api/v1/shifts/{day}": {
+      get: {
+        operationId: "list",
+        summary: "What one site brews on one day, in order",
+        parameters: [inPath("day", isoDay), site],
+        responses: { ...ok("The list", shiftKept), ...refused },
+      },
+      put: {
+        operationId: "keep-list",
+        summary: "Makes a day's list what it is given as",
+        parameters: [inPath("day", isoDay), site],
+        requestBody: { required: true, content: json(z.toJSONSchema(shiftList)) },
+        responses: {
+          ...ok("Kept", shiftSaved),
+          ...refused,
+          409: {
+            description: "stale: somebody else changed it; their list is beside the error",
+            content: json(error),
+          },
+          422: { description: "badInput, or a card that cannot be brewed here", content: json(error) },
+        },
+      },
+    },
   };
 }
 

@@ -42,3 +42,21 @@ export const cardSheet = z.strictObject({
   madeWith: cardMadeWith,
 });
 export type CardSheet = z.infer<typeof cardSheet>;
+
+/** A card in a list. */
+export const cardLine = z.strictObject({
+  id: uuid,
+  draft: z.boolean(),
+  title: z.string(),
+  createdAt: z.iso.datetime(),
+});
+export type CardLine = z.infer<typeof cardLine>;
+
+export const cardWhole = z.strictObject({
+  id: uuid,
+  draft: z.boolean().describe("Not to be brewed"),
+  sheet: cardSheet,
+  createdAt: z.iso.datetime(),
+  brewerGone: z.boolean().describe("Its brewer is not on the bench any more"),
+});
+export type CardWhole = z.infer<typeof cardWhole>;

@@ -26,3 +26,5 @@ export const shiftKept = shiftList.extend({
 export type ShiftKept = z.infer<typeof shiftKept>;
 
 export const isoDay = z.iso.date();
+
+export const shiftSaved = z.strictObject({ revision: z.number().int().min(0) });

@@ -1,8 +1,12 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { Panel } from "#ui/panel.tsx";
-import { FirstLead } from "./firstLead.tsx";
-import { type PersonAtTheDoor, SignIn } from "./signIn.tsx";
+import type { PersonAtTheDoor } from "./signIn.tsx";
+
+/** Not part of what every other page loads first. */
+const SignIn = dynamic(() => import("./signIn.tsx").then((module) => module.SignIn));
+const FirstLead = dynamic(() => import("./firstLead.tsx").then((module) => module.FirstLead));
 
 interface DoorProps {
   readonly house: string;

@@ -1,3 +1,4 @@
+import type { CardLine } from "#contract/card.ts";
 import { listCards } from "#data/cards.ts";
 import { database } from "#server/database.ts";
 import { route } from "#server/route.ts";
@@ -7,12 +8,13 @@ import { cardTitle } from "#words/index.ts";
 /** A site's newest cards, as a list to choose from. */
 export const GET = route({ right: "see", scope: "read" }, async (request) => {
   const cards = await listCards(database(), await siteAsked(request));
-  return Response.json(
-    cards.map(({ id, draft, sheet, createdAt }) => ({
+  const lines = cards.map(
+    ({ id, draft, sheet, createdAt }): CardLine => ({
       id,
       draft,
       title: cardTitle(sheet, draft),
-      createdAt,
-    })),
+      createdAt: createdAt.toISOString(),
+    }),
   );
+  return Response.json(lines);
 });

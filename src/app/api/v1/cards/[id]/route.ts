@@ -1,4 +1,4 @@
-import { uuid } from "#contract/card.ts";
+import { type CardWhole, uuid } from "#contract/card.ts";
 import { readCard } from "#data/cards.ts";
 import { Refusal } from "#server/action.ts";
 import { database } from "#server/database.ts";
@@ -9,5 +9,6 @@ export const GET = route<{ id: string }>({ right: "see", scope: "read" }, async 
   const card = uuid.safeParse(params.id).success ? await readCard(database(), params.id) : undefined;
   if (!card) throw new Refusal("There is no card by that id.", { code: "notThere" });
   const { id, draft, sheet, createdAt, brewerGone } = card;
-  return Response.json({ id, draft, sheet, createdAt, brewerGone });
+  const whole: CardWhole = { id, draft, sheet, createdAt: createdAt.toISOString(), brewerGone };
+  return Response.json(whole);
 });
