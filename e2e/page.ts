@@ -88,7 +88,7 @@ export function overflows(page: Page): Promise<readonly string[]> {
     const root = document.documentElement;
     const cut = [
       ...document.querySelectorAll<HTMLElement>(
-        "main button, main dd, main dt, main h1, main h2, main p, main li",
+        "main button, main dd, main dt, main h1, main h2, main p, main li, main fieldset",
       ),
     ]
       .filter((element) => element.scrollWidth > element.clientWidth + 1 && element.clientWidth > 1)

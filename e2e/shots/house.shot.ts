@@ -5,7 +5,6 @@ const ICED =
   "/scale?recipe=0190a5c0-0000-7000-8000-000000000066&serve=iced&vessel=0190a5c0-0000-7000-8000-000000000034&pins=yieldG:2400,totalRatio:15,finalTempC:8";
 
 test("the main views", async ({ page }) => {
-  test.setTimeout(120_000);
   const shoot = async (name: string) => {
     await page.evaluate(() => document.fonts.ready);
     await page.screenshot({ path: `${DIR}/${name}.png` });
@@ -39,4 +38,26 @@ test("the main views", async ({ page }) => {
   await shoot("phone-card");
   await page.goto("/scale");
   await shoot("phone-scale");
+
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto("/people");
+  await page.getByRole("button", { name: "Edit Mirren Sallow" }).click();
+  await choose(page, "role", "barista");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await page.getByRole("button", { name: "Add somebody" }).click();
+  await page.getByLabel("name", { exact: true }).fill("Tam Kelpie");
+  await page.getByLabel("PIN or passphrase").fill("739104");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByText("Tam Kelpie", { exact: true })).toBeVisible();
+  await page.getByLabel("this tablet's name").fill("Pier Head counter");
+  await page.getByRole("button", { name: "Make this tablet a station" }).click();
+  await expect(page.getByText("this tablet, made by")).toBeVisible();
+  await page.reload();
+  await shoot("people");
+  await page.goto("/people/audit");
+  await shoot("audit");
+  await page.request.delete("/api/session");
+  await page.goto("/scale");
+  await page.getByRole("heading", { name: "Gannet Quay" }).waitFor();
+  await shoot("sign-in");
 });

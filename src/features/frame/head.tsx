@@ -21,7 +21,7 @@ export function Head({ site, sites, who }: HeadProps) {
   const units = useUnits();
   const { send } = useCounter();
   return (
-    <header className="flex min-h-12 flex-wrap items-center gap-2 border-rim border-b-2 bg-enamel px-4 py-1 print:hidden">
+    <header className="flex min-h-12 flex-wrap items-center gap-2 border-rim border-b-2 bg-enamel px-4 py-1 max-sm:gap-1 max-sm:px-2 print:hidden">
       {site && (
         <Choice
           label="at"
@@ -56,7 +56,7 @@ export function Head({ site, sites, who }: HeadProps) {
           onClick={() => units.set({ ...units, ratio: units.ratio === "1:n" ? "g/l" : "1:n" })}
         />
       </fieldset>
-      <div className="ml-auto flex min-w-0 items-center gap-2">
+      <div className="ml-auto flex min-w-0 items-center gap-2 max-sm:gap-0">
         <Palette />
         {who}
       </div>
@@ -77,7 +77,7 @@ function UnitToggle({ name, value, other, onClick }: UnitToggleProps) {
       type="button"
       onClick={onClick}
       aria-label={`${name} in ${value}, change to ${other}`}
-      className="min-h-10 min-w-11 rounded-panel px-2 text-quiet hover:bg-rim/10"
+      className="min-h-10 min-w-11 rounded-panel px-2 text-quiet hover:bg-rim/10 max-sm:min-w-9 max-sm:px-1"
     >
       {value}
     </button>

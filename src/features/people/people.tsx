@@ -121,7 +121,7 @@ function FormerLine({ person }: { readonly person: PersonLine }) {
 
 function Named({ person }: { readonly person: PersonLine }) {
   return (
-    <span className="min-w-40 flex-1">
+    <span className="min-w-40 flex-1 max-sm:basis-full">
       <bdi className="font-semibold">{person.name}</bdi>
       <span className="block text-quiet text-sm">
         {ROLE_WORDS[person.role]}

@@ -87,7 +87,7 @@ export function Plate({
         </span>
       </div>
       {typed === undefined ? (
-        <div className="flex items-baseline gap-2">
+        <div className="flex flex-wrap items-baseline gap-x-2">
           <button
             ref={button}
             type="button"
