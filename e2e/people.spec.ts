@@ -363,6 +363,63 @@ function nobodysGet(request: APIRequestContext, path: string, headers: Record<st
   return request.get(path, { headers });
 }
 
+test("people are looked after by keyboard alone", async ({ page }) => {
+  await page.goto("/scale");
+  await page.waitForLoadState("networkidle");
+  const { keyboard } = page;
+  const reach = async (name: RegExp) => {
+    for (let i = 0; i < 150; i++) {
+      await keyboard.press("Tab");
+      const label = await page.evaluate(() => {
+        const at = document.activeElement;
+        if (!at || at === document.body) return "";
+        return (
+          at.getAttribute("aria-label") ??
+          (at as HTMLInputElement).labels?.[0]?.textContent ??
+          at.textContent ??
+          ""
+        );
+      });
+      if (name.test(label)) return;
+    }
+    throw new Error(`no way by Tab to ${name}`);
+  };
+  const find = async (what: string) => {
+    await keyboard.press("/");
+    await expect(page.getByRole("combobox", { name: "Find or do" })).toBeFocused();
+    await keyboard.type(what);
+    await keyboard.press("Enter");
+  };
+  await find("people, tab");
+  await expect(page).toHaveURL(/\/people/);
+  await reach(/Add somebody/);
+  await keyboard.press("Enter");
+  await reach(/^name/);
+  await keyboard.type("Corrie Fell");
+  await reach(/^role/);
+  await keyboard.press("Enter");
+  await expect(page.getByRole("listbox")).toBeVisible();
+  await keyboard.type("tra", { delay: 30 });
+  await keyboard.press("Enter");
+  await reach(/PIN or passphrase/);
+  await keyboard.type("648205");
+  await keyboard.press("Enter");
+  await expect(page.getByRole("listitem").filter({ hasText: "Corrie Fell" })).toContainText("trainee");
+  await reach(/Archive Corrie Fell/);
+  await keyboard.press("Enter");
+  await expect(page.getByText("Corrie Fell cannot sign in any more.")).toBeVisible();
+  await find("audit");
+  await expect(page.getByRole("main").getByRole("listitem").first()).toContainText(
+    "person Corrie Fell: archived",
+  );
+  await reach(/^of/);
+  await keyboard.press("Enter");
+  await expect(page.getByRole("listbox")).toBeVisible();
+  await keyboard.type("a tok", { delay: 30 });
+  await keyboard.press("Enter");
+  await expect(page).toHaveURL(/what=token/);
+});
+
 test.describe("on a shared tablet", () => {
   test.use({ as: "nobody" });
 

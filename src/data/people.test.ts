@@ -18,8 +18,9 @@ import {
   setPin,
 } from "./people.ts";
 import { readRecord } from "./record.ts";
-import { audit } from "./schema.ts";
+import { audit, sessions, signInTries } from "./schema.ts";
 import { addStation, endStation, findStation, listStations } from "./stations.ts";
+import { tidy } from "./tidy.ts";
 import { addToken, findToken, listTokens, revokeToken } from "./tokens.ts";
 import { forgiveName, tryAddress, tryName } from "./tries.ts";
 
@@ -195,4 +196,18 @@ describe("tries at the door", () => {
     expect(await tryAddress(fresh.db, "192.0.2.8", later(0.5))).toBe(0);
     expect(await tryAddress(fresh.db, "192.0.2.7", later(1))).toBe(0);
   });
+});
+
+test("what is over is taken out at the next start, and nothing else", async () => {
+  const session = { userId: LEAD, createdAt: AT, updatedAt: AT };
+  const [over, counts] = [uuidv7(), uuidv7()];
+  await fresh.db.insert(sessions).values([
+    { ...session, id: over, token: "o".repeat(32), expiresAt: later(-1) },
+    { ...session, id: counts, token: "c".repeat(32), expiresAt: later(1) },
+  ]);
+  await tryAddress(fresh.db, "192.0.2.9", later(-2 * 24 * 60));
+  await tidy(fresh.db, AT);
+  expect(await fresh.db.select({ id: sessions.id }).from(sessions)).toEqual([{ id: counts }]);
+  const tries = await fresh.db.select({ who: signInTries.who }).from(signInTries);
+  expect(tries.map(({ who }) => who)).not.toContain("address 192.0.2.9");
 });

@@ -4,6 +4,7 @@ import { may, type Right } from "#core/people";
 import { rightSentence, SIGN_IN_SENTENCE } from "#words/index.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
+import { logFailure } from "./log.ts";
 import { signedIn } from "./session.ts";
 
 /** A failure that the person at the screen can do something about; its message is the sentence. */
@@ -27,6 +28,7 @@ export function troubleOf(error: unknown): Trouble {
     return { code, message, ...(field !== undefined && { field }) };
   }
   if (isDatabaseGone(error)) return { code: "gone", message: DATABASE_GONE };
+  logFailure(error);
   return { code: "failed", message: "That did not work, and was not saved. Try again." };
 }
 

@@ -1,0 +1,11 @@
+/** What is measured once and everything rests on: robust figures from a few weighings and readings. */
+export { boilingC } from "./boiling.ts";
+export {
+  type Cooling,
+  type CoolingFailure,
+  type CoolingReading,
+  coolingTempC,
+  fitCooling,
+} from "./cooling.ts";
+export { type BlankRun, type Delivery, type DeliveryFailure, fitDelivery } from "./delivery.ts";
+export { type LoggedYield, learnRetention, type Retention } from "./retention.ts";

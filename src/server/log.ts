@@ -1,0 +1,16 @@
+/**
+ * Writes a failure that nobody expected into the server's log: its kind and first line. What a query was
+ * given stays out: it may be a name, or what a session is signed with.
+ */
+export function logFailure(error: unknown): void {
+  const deepest = deepestOf(error);
+  const said =
+    deepest instanceof Error ? `${deepest.name}: ${deepest.message.split("\n")[0]}` : String(deepest);
+  process.stderr.write(`${new Date().toISOString()} ${said}\n`);
+}
+
+function deepestOf(error: unknown): unknown {
+  let at = error;
+  while (at instanceof Error && at.cause instanceof Error) at = at.cause;
+  return at;
+}
