@@ -10,7 +10,7 @@ for (const colorScheme of ["light", "dark"] as const) {
       await page.setViewportSize({ width, height: 800 });
       await page.goto("/shift?day=2026-07-15");
       const card = await page.getByRole("main").getByRole("link").first().getAttribute("href");
-      const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "/shift", "/me", "/people"];
+      const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "/shift", "/me", "/people", "/bench"];
       for (const path of [...places, "/people/audit", "/sign-in"]) {
         await page.goto(path);
         await page.getByRole("main").waitFor();

@@ -7,6 +7,7 @@ import { choose, DEMO, expect, plate, saved, seriousFaults, signIn, test, type }
 const PAGES: Readonly<
   Record<string, { readonly says: string; readonly for: readonly (keyof typeof DEMO)[] }>
 > = {
+  "/bench": { says: "Vessels", for: ["lead", "barista", "trainee"] },
   "/scale": { says: "Before you brew", for: ["lead", "barista", "trainee"] },
   "/shift": { says: "To brew", for: ["lead", "barista", "trainee"] },
   "/me": { says: "Your sign-ins", for: ["lead", "barista", "trainee"] },

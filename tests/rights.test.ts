@@ -16,6 +16,9 @@ const filesOf = (pattern: RegExp) =>
 
 /** What every action asks for; `door` for those before anybody is signed in. One that is not here fails. */
 const ACTIONS: Readonly<Record<string, Right | "door">> = {
+  "features/bench/actions.ts keepBlankRuns": "measure",
+  "features/bench/actions.ts keepWeighedBeans": "measure",
+  "features/bench/actions.ts keepWeighedVessel": "measure",
   "features/counter/actions.ts atTheDoor": "door",
   "features/counter/actions.ts becomeFirstLead": "door",
   "features/counter/actions.ts signIn": "door",
@@ -37,6 +40,7 @@ const ACTIONS: Readonly<Record<string, Right | "door">> = {
 };
 
 const PAGES: Readonly<Record<string, Right | "door">> = {
+  "app/(house)/bench/page.tsx": "see",
   "app/(house)/cards/[id]/page.tsx": "see",
   "app/(house)/me/page.tsx": "own",
   "app/(house)/people/audit/page.tsx": "audit",

@@ -6,6 +6,11 @@ export function printTime(at: Date, timeZone: string): string {
   return format(at, "d MMM yyyy, HH:mm", { in: tz(timeZone) });
 }
 
+/** A day as people at a site read it. */
+export function printDay(at: Date, timeZone: string): string {
+  return format(at, "d MMM yyyy", { in: tz(timeZone) });
+}
+
 const MINUTE_MS = 60_000;
 const HOUR_MIN = 60;
 

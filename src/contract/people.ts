@@ -6,10 +6,11 @@ import { uuid } from "./card.ts";
 export const SCOPES = ["read", "write"] as const;
 export type Scope = (typeof SCOPES)[number];
 
-export const AUDIT_SUBJECTS = ["person", "station", "token"] as const;
+export const AUDIT_SUBJECTS = ["person", "vessel", "brewer", "coffee", "station", "token"] as const;
 export const AUDIT_ACTIONS = [
   "added",
   "changed",
+  "measured",
   "pinSet",
   "archived",
   "restored",

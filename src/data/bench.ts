@@ -33,11 +33,13 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
     site: { id: site.id, name: site.name, timeZone: site.timeZone },
     sites: sites.map(({ id, name }) => ({ id, name })),
     settings: house.settings,
-    brewers: here(brewerRows).map(({ stepG, slope, interceptG, minSettingG, maxSettingG, ...brewer }) => ({
-      ...brewer,
-      lattice: { stepG, slope, interceptG, minSettingG, maxSettingG },
-    })),
-    vessels: here(vesselRows),
+    brewers: here(brewerRows).map(
+      ({ stepG, slope, interceptG, minSettingG, maxSettingG, measuredAt, revision, ...brewer }) => ({
+        ...brewer,
+        lattice: { stepG, slope, interceptG, minSettingG, maxSettingG },
+      }),
+    ),
+    vessels: here(vesselRows).map(({ emptyG, measuredAt, revision, ...vessel }) => vessel),
     grinders: here(grinderRows).map(({ dialMin, dialMax, dialStep, ...grinder }) => ({
       ...grinder,
       min: dialMin,
@@ -45,7 +47,7 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
       step: dialStep,
     })),
     iceSources: here(iceRows),
-    coffees: coffeeRows,
+    coffees: coffeeRows.map(({ measuredAt, revision, ...coffee }) => coffee),
     cups: cupRows,
     recipes,
   };

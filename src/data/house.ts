@@ -1,4 +1,4 @@
-import { asc, count } from "drizzle-orm";
+import { asc, count, sql } from "drizzle-orm";
 import type { Database } from "./connection.ts";
 import { house, people, sites } from "./schema.ts";
 
@@ -20,6 +20,11 @@ export async function readBenchRevision(db: Database): Promise<number> {
 /** Holds the house until the transaction ends: changes of people are made one after the other. */
 export async function lockHouse(tx: Database): Promise<void> {
   await tx.select({ id: house.id }).from(house).for("update");
+}
+
+/** Tells every page that the bench is another one now; part of the transaction that changes it. */
+export async function turnBench(tx: Database): Promise<void> {
+  await tx.update(house).set({ benchRevision: sql`bench_revision + 1` });
 }
 
 export async function createHouse(db: Database, row: Omit<House, "id" | "benchRevision">): Promise<void> {

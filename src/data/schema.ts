@@ -42,6 +42,9 @@ export const house = mysqlTable("house", {
 /** Counts the changes of a row that people edit: a save that began with an older one is refused. */
 const revision = () => int("revision").notNull().default(1);
 
+/** When its figures were last weighed here; null while they are only typed in. */
+const measuredAt = () => time("measured_at");
+
 /** Who is at the counter, and what they may do. */
 export const people = mysqlTable("people", {
   id: id().primaryKey(),
@@ -165,6 +168,19 @@ export const brewers = mysqlTable("brewers", {
   position: position(),
   /** Removed from the bench; cards made on it still name it. */
   removed: boolean("removed").notNull().default(false),
+  measuredAt: measuredAt(),
+  revision: revision(),
+});
+
+/** Water set on a brewer and weighed below it, without coffee: what its line is fitted through. */
+export const blankRuns = mysqlTable("blank_runs", {
+  id: id().primaryKey(),
+  brewerId: id("brewer_id")
+    .notNull()
+    .references(() => brewers.id),
+  setG: double("set_g").notNull(),
+  weighedG: double("weighed_g").notNull(),
+  position: position(),
 });
 
 /** What the coffee ends in. */
@@ -175,10 +191,14 @@ export const vessels = mysqlTable("vessels", {
   kind: mysqlEnum("kind", ["dispenser", "pot", "glass", "steel"]).notNull(),
   /** Kept for iced coffee. */
   iced: boolean("iced").notNull(),
+  /** Weighed empty, where it was. */
+  emptyG: double("empty_g"),
   brimG: double("brim_g").notNull(),
   workingG: double("working_g").notNull(),
   vesselJPerK: double("vessel_j_per_k").notNull(),
   position: position(),
+  measuredAt: measuredAt(),
+  revision: revision(),
 });
 
 export const grinders = mysqlTable("grinders", {
@@ -227,6 +247,8 @@ export const coffees = mysqlTable("coffees", {
   /** Minor units of the house's money per kg. */
   pricePerKg: int("price_per_kg").notNull(),
   position: position(),
+  measuredAt: measuredAt(),
+  revision: revision(),
 });
 
 export const cups = mysqlTable("cups", {

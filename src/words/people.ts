@@ -19,6 +19,7 @@ const DOING: { readonly [right in Right]: string } = {
   own: "Looking after your own record",
   keepCards: "Keeping a card",
   planShift: "Changing the list",
+  measure: "Measuring the bench",
   people: "Changing people",
   tablets: "Making a tablet a station",
   tokens: "Making a token",
@@ -89,6 +90,9 @@ export function peopleSentence(
 
 export const SUBJECT_WORDS: { readonly [subject in AuditSubject]: string } = {
   person: "person",
+  vessel: "vessel",
+  brewer: "brewer",
+  coffee: "coffee",
   station: "station",
   token: "token",
 };
@@ -96,6 +100,7 @@ export const SUBJECT_WORDS: { readonly [subject in AuditSubject]: string } = {
 export const ACTION_WORDS: { readonly [action in AuditAction]: string } = {
   added: "added",
   changed: "changed",
+  measured: "measured",
   pinSet: "PIN set",
   archived: "archived",
   restored: "taken back",

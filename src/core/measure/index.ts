@@ -9,3 +9,4 @@ export {
 } from "./cooling.ts";
 export { type BlankRun, type Delivery, type DeliveryFailure, fitDelivery } from "./delivery.ts";
 export { type LoggedYield, learnRetention, type Retention } from "./retention.ts";
+export { type VesselFailure, type VesselWeighing, vesselFrom } from "./vessel.ts";

@@ -14,6 +14,8 @@ export const RIGHTS = {
   own: EVERYONE,
   keepCards: WORKERS,
   planShift: WORKERS,
+  /** What every sum rests on. */
+  measure: LEADS,
   people: LEADS,
   tablets: LEADS,
   tokens: LEADS,

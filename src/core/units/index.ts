@@ -13,6 +13,7 @@ export {
   printMass,
 } from "./mass.ts";
 export { parseNumber, type TypedNumber } from "./number.ts";
+export { parseParts } from "./parts.ts";
 export { parsePct, printPct } from "./percent.ts";
 export { type PrintOptions, printNumber } from "./print.ts";
 export { parseRatio, printRatio, RATIO_UNITS, type RatioUnit } from "./ratio.ts";

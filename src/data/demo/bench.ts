@@ -312,3 +312,17 @@ export const RECIPE_VERSIONS: Rows<typeof schema.recipeVersions> = [
     strengthPct: 1.4,
   },
 ];
+
+/** Off the line by so much at five settings equally far apart: such a pattern leaves the line where it is. */
+const SCATTER = [1, -2, 0, 2, -1];
+
+/** Five blank runs of each batch brewer, which its line is fitted through. */
+export const BLANK_RUNS: Rows<typeof schema.blankRuns> = BREWERS.flatMap((brewer, place) => {
+  if (brewer.kind !== "batch") return [];
+  const apart = (brewer.maxSettingG - brewer.minSettingG) / (SCATTER.length - 1);
+  return SCATTER.map((offG, position) => {
+    const setG = brewer.minSettingG + position * apart;
+    const weighedG = brewer.interceptG + brewer.slope * setG + 2 * offG;
+    return { id: demoId(400 + place * 10 + position), brewerId: brewer.id, setG, weighedG, position };
+  });
+});

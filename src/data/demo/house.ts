@@ -24,14 +24,16 @@ export async function loadDemoHouse(
   );
   const coffees = bench.COFFEES.map(({ roastedDaysAgo, ...coffee }) => ({
     ...coffee,
+    measuredAt: now,
     roastedOn: formatISO(subDays(now, roastedDaysAgo), { representation: "date" }),
   }));
   await db.transaction(async (tx) => {
     await createHouse(tx, { kind: "demo", name: "Gannet Quay", settings: USUAL_SETTINGS, createdAt: now });
     await tx.insert(schema.people).values(people);
     await tx.insert(schema.sites).values(bench.SITES);
-    await tx.insert(schema.brewers).values(bench.BREWERS);
-    await tx.insert(schema.vessels).values(bench.VESSELS);
+    await tx.insert(schema.brewers).values(bench.BREWERS.map((brewer) => ({ ...brewer, measuredAt: now })));
+    await tx.insert(schema.blankRuns).values(bench.BLANK_RUNS);
+    await tx.insert(schema.vessels).values(bench.VESSELS.map((vessel) => ({ ...vessel, measuredAt: now })));
     await tx.insert(schema.grinders).values(bench.GRINDERS);
     await tx.insert(schema.grinderPairs).values(bench.GRINDER_PAIRS);
     await tx.insert(schema.iceSources).values(bench.ICE_SOURCES);

@@ -42,6 +42,9 @@ export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
       <Command.List className="max-h-80 overflow-auto">
         <Command.Empty className="p-3 text-quiet">Nothing by that name.</Command.Empty>
         <Command.Group heading="Go to">
+          <Command.Item className={item} onSelect={() => onGo("/bench")}>
+            The bench: measure
+          </Command.Item>
           <Command.Item className={item} onSelect={() => onGo("/scale")}>
             Scale a recipe
           </Command.Item>

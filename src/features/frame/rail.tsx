@@ -1,10 +1,11 @@
 "use client";
 
-import { CalendarClock, Scale } from "lucide-react";
+import { CalendarClock, Ruler, Scale } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 
 const PLACES = [
+  { href: "/bench", name: "Bench", Icon: Ruler },
   { href: "/scale", name: "Scale", Icon: Scale },
   { href: "/shift", name: "Shift", Icon: CalendarClock },
 ] as const;

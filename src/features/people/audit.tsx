@@ -133,7 +133,11 @@ function Change({ before, after }: Pick<AuditLine, "before" | "after">) {
   );
 }
 
+/** Figures as far as anybody weighs them. */
+const SIGNIFICANT = 6;
+
 function print(value: AuditFields[string] | undefined): string {
   if (typeof value === "boolean") return value ? "yes" : "no";
-  return value === undefined || value === null ? "none" : String(value);
+  if (typeof value === "number") return String(Number(value.toPrecision(SIGNIFICANT)));
+  return value === undefined || value === null ? "none" : value;
 }

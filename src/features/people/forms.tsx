@@ -9,10 +9,10 @@ import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { Field } from "#ui/field.tsx";
+import { useAct } from "#ui/useAct.ts";
 import { ROLE_WORDS } from "#words/index.ts";
 import { addPerson, changePerson, resetPin } from "./actions.ts";
 import type { PersonLine } from "./people.tsx";
-import { useAct } from "./useAct.ts";
 
 const PIN_HELP = "six digits or more, or a passphrase of eight characters or more";
 const ROLE_OPTIONS = ROLES.map((role) => ({ value: role, text: ROLE_WORDS[role] }));

@@ -7,9 +7,9 @@ import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { Field } from "#ui/field.tsx";
 import { Panel } from "#ui/panel.tsx";
+import { useAct } from "#ui/useAct.ts";
 import { SCOPE_WORDS } from "#words/index.ts";
 import { endThatStation, makeApiToken, makeThisAStation, revokeApiToken } from "./actions.ts";
-import { useAct } from "./useAct.ts";
 
 export interface KeyLine {
   readonly id: string;

@@ -7,9 +7,9 @@ import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Field } from "#ui/field.tsx";
 import { Panel } from "#ui/panel.tsx";
+import { useAct } from "#ui/useAct.ts";
 import { changeOwnPin } from "./actions.ts";
 import { type SignInLine, SignIns } from "./signIns.tsx";
-import { useAct } from "./useAct.ts";
 
 /** What everybody looks after themselves. */
 export function Me({ signIns }: { readonly signIns: readonly SignInLine[] }) {

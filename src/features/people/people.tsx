@@ -6,10 +6,10 @@ import { toast } from "sonner";
 import type { Role } from "#core/people";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
+import { useAct } from "#ui/useAct.ts";
 import { ROLE_WORDS } from "#words/index.ts";
 import { anonymisePerson, archivePerson } from "./actions.ts";
 import { AddPerson, EditPerson, NewPin } from "./forms.tsx";
-import { useAct } from "./useAct.ts";
 
 export interface PersonLine {
   readonly id: string;

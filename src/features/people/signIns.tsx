@@ -2,8 +2,8 @@
 
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
+import { useAct } from "#ui/useAct.ts";
 import { endSignIn } from "./actions.ts";
-import { useAct } from "./useAct.ts";
 
 export interface SignInLine {
   readonly id: string;

@@ -5,6 +5,7 @@ import { NO_ZONE, printTime } from "#app/times.ts";
 import { uuid } from "#contract/card.ts";
 import { AUDIT_SUBJECTS } from "#contract/people.ts";
 import { AUDIT_PAGE, readAudit } from "#data/audit.ts";
+import { readMeasuredNames } from "#data/measures.ts";
 import { listPeople } from "#data/people.ts";
 import { Audit } from "#features/people/index.ts";
 import { now } from "#server/clock.ts";
@@ -32,13 +33,14 @@ export default guarded("audit", async ({ searchParams }: Props) => {
     ...(days && { from: subDays(now(), days) }),
   };
   const db = database();
-  const [lines, people, bench] = await Promise.all([
+  const [lines, people, measured, bench] = await Promise.all([
     readAudit(db, filter, page),
     listPeople(db),
+    readMeasuredNames(db),
     currentBench(),
   ]);
   const zone = typeof bench === "string" ? NO_ZONE : bench.site.timeZone;
-  const nameOf = (id: string) => people.find((person) => person.id === id)?.name;
+  const names = new Map([...people, ...measured].map(({ id, name }) => [id, name]));
   return (
     <Audit
       lines={lines
@@ -49,7 +51,7 @@ export default guarded("audit", async ({ searchParams }: Props) => {
           who: person ?? "the house",
           action,
           subject,
-          name: nameOf(subjectId) ?? String(after?.name ?? before?.name ?? ""),
+          name: names.get(subjectId) ?? String(after?.name ?? before?.name ?? ""),
           before,
           after,
         }))}

@@ -1,7 +1,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Trouble } from "#contract/trouble.ts";
-import { type Reply, useCounter } from "#ui/counter.tsx";
+import { type Reply, useCounter } from "./counter.tsx";
 
 /** Sends a change, shows the page as it is after, and keeps what is wrong at a field. */
 export function useAct() {

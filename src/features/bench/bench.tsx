@@ -1,0 +1,34 @@
+"use client";
+
+import { useCounter } from "#ui/counter.tsx";
+import { rightSentence } from "#words/index.ts";
+import { type BrewerLine, Brewers } from "./brewers.tsx";
+import { type CoffeeLine, Coffees } from "./coffees.tsx";
+import { type VesselLine, Vessels } from "./vessels.tsx";
+
+interface BenchProps {
+  readonly site: string;
+  readonly vessels: readonly VesselLine[];
+  readonly brewers: readonly BrewerLine[];
+  readonly coffees: readonly CoffeeLine[];
+}
+
+/** What every sum rests on: weighed here, and weighed again in a minute. */
+export function Bench({ site, vessels, brewers, coffees }: BenchProps) {
+  const { may } = useCounter();
+  return (
+    <div className="mx-auto flex max-w-6xl flex-col gap-3">
+      <header>
+        <h1 className="text-2xl">Bench, {site}</h1>
+        {!may("measure") && <p className="text-quiet">{rightSentence("measure")}</p>}
+      </header>
+      <div className="grid items-start gap-3 lg:grid-cols-2">
+        <Vessels vessels={vessels} />
+        <div className="flex flex-col gap-3">
+          <Brewers brewers={brewers} />
+          <Coffees coffees={coffees} />
+        </div>
+      </div>
+    </div>
+  );
+}

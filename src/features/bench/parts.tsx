@@ -1,0 +1,90 @@
+"use client";
+
+import { type FormEvent, type ReactNode, useState } from "react";
+import { Button } from "#ui/button.tsx";
+import { useCounter } from "#ui/counter.tsx";
+import { Field } from "#ui/field.tsx";
+import type { Typed } from "./typed.ts";
+
+interface LineProps {
+  readonly name: string;
+  readonly figures: ReactNode;
+  /** When it was measured here; undefined while it was not. */
+  readonly measured: string | undefined;
+  readonly picture?: ReactNode;
+  readonly verb: string;
+  readonly children: (onDone: () => void) => ReactNode;
+}
+
+/** One thing of the bench: what is known of it, and the way to measure it again. */
+export function Line({ name, figures, measured, picture, verb, children }: LineProps) {
+  const { may } = useCounter();
+  const [open, setOpen] = useState(false);
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-2 border-rim/20 border-b py-2 last:border-0">
+      {picture}
+      <span className="min-w-48 flex-1">
+        <span className="font-semibold">{name}</span>
+        <span className="block text-sm">{figures}</span>
+        <span className={`block text-sm ${measured ? "text-quiet" : "text-due"}`}>
+          {measured ? `measured ${measured}` : "typed in, not measured here"}
+        </span>
+      </span>
+      {may("measure") && (
+        <Button aria-expanded={open} onClick={() => setOpen(!open)}>
+          {verb}
+          <span className="sr-only"> {name}</span>
+        </Button>
+      )}
+      {open && <div className="w-full">{children(() => setOpen(false))}</div>}
+    </li>
+  );
+}
+
+interface MeasureFormProps {
+  readonly save: string;
+  readonly busy: boolean;
+  readonly onSave: () => void;
+  readonly onDone: () => void;
+  readonly children: ReactNode;
+}
+
+export function MeasureForm({ save, busy, onSave, onDone, children }: MeasureFormProps) {
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    onSave();
+  };
+  return (
+    <form onSubmit={submit} className="flex flex-col gap-3 rounded-panel bg-worktop p-3">
+      {children}
+      <div className="flex gap-2">
+        <Button type="submit" look="main" disabled={busy}>
+          {save}
+        </Button>
+        <Button onClick={onDone}>Cancel</Button>
+      </div>
+    </form>
+  );
+}
+
+interface QuantityProps {
+  readonly label: string;
+  readonly typed: Typed;
+  readonly help?: string;
+  /** What the server found wrong with it. */
+  readonly trouble?: string | undefined;
+}
+
+export function Quantity({ label, typed, help, trouble }: QuantityProps) {
+  return (
+    <Field
+      label={label}
+      inputMode="decimal"
+      autoComplete="off"
+      value={typed.text}
+      onChange={(event) => typed.setText(event.target.value)}
+      {...(help !== undefined && { help })}
+      trouble={typed.trouble ?? trouble}
+    />
+  );
+}
