@@ -47,25 +47,18 @@ test("blank runs move the setting; a wild one is left out, and ten times off is 
   const add = async (set: string, weighed: string) => {
     await page.getByLabel("set", { exact: true }).fill(set);
     await page.getByLabel("weighed", { exact: true }).fill(weighed);
-    await page.getByRole("button", { name: "Add the run" }).click();
+    await page.getByRole("button", { name: "Add it" }).click();
   };
   await add("1.5 l", "700");
   await expect(page.getByText("left out")).toHaveCount(1);
   await expect(page.getByRole("status").getByText(/^1.0210 × what is set − 3 g/)).toBeVisible();
-  await page
-    .getByRole("button", { name: /take off the run at/ })
-    .last()
-    .click();
-  while ((await page.getByRole("button", { name: /take off the run at/ }).count()) > 0) {
-    await page
-      .getByRole("button", { name: /take off the run at/ })
-      .first()
-      .click();
-  }
+  const takeOff = page.getByRole("button", { name: /take off/ });
+  while ((await takeOff.count()) > 0) await takeOff.first().click();
   await add("1 l", "90");
-  await page.getByRole("button", { name: "Keep these runs" }).click();
+  const keep = page.getByRole("button", { name: "Keep these" });
+  await keep.click();
   await expect(page.getByRole("main").getByRole("alert")).toContainText("9 % of what is set");
-  await page.getByRole("button", { name: "take off the run at 1 l" }).click();
+  await takeOff.click();
   for (const [set, weighed] of [
     ["0.6 l", "540"],
     ["1.2 l", "1080"],
@@ -73,9 +66,68 @@ test("blank runs move the setting; a wild one is left out, and ten times off is 
   ] as const) {
     await add(set, weighed);
   }
-  await page.getByRole("button", { name: "Keep these runs" }).click();
-  await expect(page.getByText("delivers 0.9 × what is set + 0 g, from 3 blank runs")).toBeVisible();
+  await keep.click();
+  await expect(keep).toBeHidden();
+  await expect(page.getByText("delivers 0.9 × what is set + 0 g")).toBeVisible();
   expect(await setting()).not.toBe(before);
+});
+
+test("brewed pots teach what the bed keeps, and the water follows; a spilt one is left out", async ({
+  page,
+}) => {
+  const water = async () => {
+    await page.goto("/scale");
+    await choose(page, "into", /pot 2.05 l, white/);
+    await choose(page, "on", "Turnstone");
+    return page
+      .getByText(/g per g/)
+      .first()
+      .textContent();
+  };
+  const before = await water();
+  await page.goto("/bench");
+  await page.getByRole("button", { name: "Brewed pots Turnstone" }).click();
+  const keep = page.getByRole("button", { name: "Keep these" });
+  const add = async (coffee: string, poured: string, out: string) => {
+    await page.getByLabel("coffee", { exact: true }).fill(coffee);
+    await page.getByLabel("water", { exact: true }).fill(poured);
+    await page.getByLabel("came out", { exact: true }).fill(out);
+    await page.getByRole("button", { name: "Add it" }).click();
+  };
+  // A rinse left in the pot: nothing that a bed does.
+  await add("100", "1600", "1520");
+  await keep.click();
+  await expect(page.getByRole("main").getByRole("alert")).toContainText("far less than a bed keeps");
+  await expect(page.getByLabel("This is far from usual, and it is so")).not.toBeChecked();
+  await page.getByRole("button", { name: /take off/ }).click();
+  for (const out of ["1370", "1371", "1369", "1370.5", "600"]) await add("100", "1600", out);
+  await expect(page.getByText("10 g, left out").or(page.getByText("10, left out"))).toBeVisible();
+  await expect(page.getByRole("status").getByText(/^The bed keeps 2.3 g per g of coffee/)).toBeVisible();
+  await keep.click();
+  await expect(keep).toBeHidden();
+  await expect(page.getByText("the bed keeps 2.3 g per g of coffee")).toBeVisible();
+  expect(await water()).not.toBe(before);
+});
+
+test("a pot's readings make its curve", async ({ page }) => {
+  await page.goto("/bench");
+  await page.getByRole("button", { name: "Cooling pot 2.05 l, blue" }).click();
+  const keep = page.getByRole("button", { name: "Keep these" });
+  const add = async (after: string, temperature: string) => {
+    await page.getByLabel("after", { exact: true }).fill(after);
+    await page.getByLabel("temperature", { exact: true }).fill(temperature);
+    await page.getByRole("button", { name: "Add it" }).click();
+  };
+  await add("0", "85");
+  await add("1:00:00", "17 °C");
+  await keep.click();
+  await expect(page.getByRole("main").getByRole("alert")).toContainText(
+    "17 °C is no warmer than the room's 21 °C",
+  );
+  await page.getByRole("button", { name: /take off .*17/ }).click();
+  await add("1:00:00", "73.4");
+  await keep.click();
+  await expect(page.getByText("cools from 85 °C to 73.4 °C in an hour")).toBeVisible();
 });
 
 test("beans weighed again change the bed", async ({ page }) => {

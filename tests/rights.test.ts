@@ -17,6 +17,8 @@ const filesOf = (pattern: RegExp) =>
 /** What every action asks for; `door` for those before anybody is signed in. One that is not here fails. */
 const ACTIONS: Readonly<Record<string, Right | "door">> = {
   "features/bench/actions.ts keepBlankRuns": "measure",
+  "features/bench/actions.ts keepBrewedPots": "measure",
+  "features/bench/actions.ts keepCooling": "measure",
   "features/bench/actions.ts keepWeighedBeans": "measure",
   "features/bench/actions.ts keepWeighedVessel": "measure",
   "features/counter/actions.ts atTheDoor": "door",

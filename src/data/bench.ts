@@ -39,7 +39,7 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
         lattice: { stepG, slope, interceptG, minSettingG, maxSettingG },
       }),
     ),
-    vessels: here(vesselRows).map(({ emptyG, measuredAt, revision, ...vessel }) => vessel),
+    vessels: here(vesselRows).map(({ emptyG, coolingPerS, measuredAt, revision, ...vessel }) => vessel),
     grinders: here(grinderRows).map(({ dialMin, dialMax, dialStep, ...grinder }) => ({
       ...grinder,
       min: dialMin,

@@ -1,10 +1,11 @@
 import { and, asc, eq, inArray } from "drizzle-orm";
+import type { BlankRunRow, BrewedPotRow, CoolingRow, ReadingKind } from "#contract/measure.ts";
 import type { AuditSubject } from "#contract/people.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { turnBench } from "./house.ts";
-import { blankRuns, brewers, coffees, vessels } from "./schema.ts";
+import { brewers, coffees, readings, vessels } from "./schema.ts";
 
 /** A measured row as the Bench shows it. */
 interface Measured {
@@ -20,6 +21,8 @@ export interface MeasuredVessel extends Measured {
   readonly emptyG: number | null;
   readonly brimG: number;
   readonly workingG: number;
+  readonly coolingPerS: number | null;
+  readonly coolings: readonly CoolingRow[];
 }
 
 export interface MeasuredBrewer extends Measured {
@@ -27,7 +30,9 @@ export interface MeasuredBrewer extends Measured {
   readonly maxSettingG: number;
   readonly slope: number;
   readonly interceptG: number;
-  readonly runs: readonly { readonly id: string; readonly setG: number; readonly weighedG: number }[];
+  readonly retentionGPerG: number;
+  readonly runs: readonly BlankRunRow[];
+  readonly pots: readonly BrewedPotRow[];
 }
 
 export interface MeasuredCoffee extends Measured {
@@ -46,13 +51,17 @@ export async function readMeasures(db: Database, siteId: string) {
       .orderBy(asc(brewers.position)),
     db.select().from(coffees).orderBy(asc(coffees.position)),
   ]);
-  const runs = await readRuns(
+  const all = await readReadings(
     db,
-    brewerRows.map(({ id }) => id),
+    [...vesselRows, ...brewerRows].map(({ id }) => id),
   );
+  const rowsOf = <Row>(ownerId: string, kind: ReadingKind) =>
+    all.flatMap((row) =>
+      row.ownerId === ownerId && row.kind === kind ? [{ id: row.id, ...row.figures } as Row] : [],
+    );
   return {
     vessels: vesselRows.map(
-      ({ id, name, kind, iced, emptyG, brimG, workingG, measuredAt, revision }): MeasuredVessel => ({
+      ({ id, name, kind, iced, emptyG, brimG, workingG, coolingPerS, ...row }): MeasuredVessel => ({
         id,
         name,
         kind,
@@ -60,21 +69,34 @@ export async function readMeasures(db: Database, siteId: string) {
         emptyG,
         brimG,
         workingG,
-        measuredAt,
-        revision,
+        coolingPerS,
+        coolings: rowsOf(id, "cooling"),
+        measuredAt: row.measuredAt,
+        revision: row.revision,
       }),
     ),
     brewers: brewerRows.map(
-      ({ id, name, minSettingG, maxSettingG, slope, interceptG, measuredAt, revision }): MeasuredBrewer => ({
+      ({
         id,
         name,
         minSettingG,
         maxSettingG,
         slope,
         interceptG,
-        measuredAt,
-        revision,
-        runs: runs.flatMap(({ brewerId, ...run }) => (brewerId === id ? [run] : [])),
+        retentionGPerG,
+        ...row
+      }): MeasuredBrewer => ({
+        id,
+        name,
+        minSettingG,
+        maxSettingG,
+        slope,
+        interceptG,
+        retentionGPerG,
+        runs: rowsOf(id, "blankRun"),
+        pots: rowsOf(id, "brewedPot"),
+        measuredAt: row.measuredAt,
+        revision: row.revision,
       }),
     ),
     coffees: coffeeRows.map(
@@ -98,15 +120,15 @@ export async function readMeasuredNames(db: Database) {
   return rows.flat();
 }
 
-/** A brewer's blank runs, in the order in which they were made. */
-export async function readRuns(db: Database, brewerIds: readonly string[]) {
-  if (brewerIds.length === 0) return [];
-  const { id, brewerId, setG, weighedG } = blankRuns;
+/** Readings in the order in which they were made. */
+export async function readReadings(db: Database, ownerIds: readonly string[]) {
+  if (ownerIds.length === 0) return [];
+  const { id, kind, ownerId, figures } = readings;
   return db
-    .select({ id, brewerId, setG, weighedG })
-    .from(blankRuns)
-    .where(inArray(brewerId, [...brewerIds]))
-    .orderBy(asc(blankRuns.position));
+    .select({ id, kind, ownerId, figures })
+    .from(readings)
+    .where(inArray(ownerId, [...ownerIds]))
+    .orderBy(asc(readings.position));
 }
 
 /** `stale`: somebody else measured it since; with the figures and the revision that they left. */
@@ -135,21 +157,41 @@ export function keepDensity(db: Database, begun: Begun, densityGPerMl: number, b
   return keep(db, { table: coffees, subject: "coffee", begun, by }, { densityGPerMl });
 }
 
-interface Runs {
-  readonly runs: MeasuredBrewer["runs"];
-  readonly slope: number;
-  readonly interceptG: number;
+/** Each kind of reading with what it is read off. */
+const OWNERS = {
+  blankRun: { table: brewers, subject: "brewer" },
+  brewedPot: { table: brewers, subject: "brewer" },
+  cooling: { table: vessels, subject: "vessel" },
+} as const;
+
+interface Readings {
+  readonly kind: ReadingKind;
+  readonly rows: readonly ({ readonly id: string } & Readonly<Record<string, number | string>>)[];
+  /** What was fitted through them. */
+  readonly figures: Readonly<Record<string, number>>;
 }
 
-/** Keeps all of a brewer's blank runs, and the line through them. */
-export function keepRuns(db: Database, begun: Begun, { runs, ...line }: Runs, by: Act): Promise<Kept> {
+/** Keeps all readings of a kind in the place of those before, and what was fitted through them. */
+export function keepReadings(
+  db: Database,
+  begun: Begun,
+  { kind, rows, figures }: Readings,
+  by: Act,
+): Promise<Kept> {
   return db.transaction(async (tx) => {
-    const kept = await keep(tx, { table: brewers, subject: "brewer", begun, by }, line);
+    const kept = await keep(tx, { ...OWNERS[kind], begun, by }, figures);
     if (!kept.ok) return kept;
-    await tx.delete(blankRuns).where(eq(blankRuns.brewerId, begun.id));
-    await tx
-      .insert(blankRuns)
-      .values(runs.map((run, position) => ({ ...run, brewerId: begun.id, position })));
+    const ownerId = begun.id;
+    await tx.delete(readings).where(and(eq(readings.ownerId, ownerId), eq(readings.kind, kind)));
+    await tx.insert(readings).values(
+      rows.map(({ id, ...read }, position) => ({
+        id,
+        kind,
+        ownerId,
+        figures: read as Readonly<Record<string, number>>,
+        position,
+      })),
+    );
     return kept;
   });
 }

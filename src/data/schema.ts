@@ -16,6 +16,7 @@ import {
 } from "drizzle-orm/mysql-core";
 import type { CardSheet } from "#contract/card.ts";
 import type { HouseSettings } from "#contract/house.ts";
+import type { ReadingKind } from "#contract/measure.ts";
 import { type AuditAction, type AuditFields, type AuditSubject, SCOPES } from "#contract/people.ts";
 import type { Basket } from "#core/brew";
 import { ROLES } from "#core/people";
@@ -172,16 +173,19 @@ export const brewers = mysqlTable("brewers", {
   revision: revision(),
 });
 
-/** Water set on a brewer and weighed below it, without coffee: what its line is fitted through. */
-export const blankRuns = mysqlTable("blank_runs", {
-  id: id().primaryKey(),
-  brewerId: id("brewer_id")
-    .notNull()
-    .references(() => brewers.id),
-  setG: double("set_g").notNull(),
-  weighedG: double("weighed_g").notNull(),
-  position: position(),
-});
+/** What was read off when something was measured: what a line, a mean or a curve is fitted through. */
+export const readings = mysqlTable(
+  "readings",
+  {
+    id: id().primaryKey(),
+    kind: varchar("kind", { length: 20 }).$type<ReadingKind>().notNull(),
+    /** The brewer's or the vessel's. */
+    ownerId: id("owner_id").notNull(),
+    figures: json<Readonly<Record<string, number>>>("figures").notNull(),
+    position: position(),
+  },
+  (table) => [index("readings_owner").on(table.ownerId, table.kind)],
+);
 
 /** What the coffee ends in. */
 export const vessels = mysqlTable("vessels", {
@@ -196,6 +200,8 @@ export const vessels = mysqlTable("vessels", {
   brimG: double("brim_g").notNull(),
   workingG: double("working_g").notNull(),
   vesselJPerK: double("vessel_j_per_k").notNull(),
+  /** How fast it cools: Newton's rate per second, where it was read off. */
+  coolingPerS: double("cooling_per_s"),
   position: position(),
   measuredAt: measuredAt(),
   revision: revision(),

@@ -2,7 +2,14 @@
 export { badInputSentence, calcSentence } from "./calc.ts";
 export { type CardPrinters, cardTitle, cautionsOf, printSetting, stepsOf } from "./card.ts";
 export { checkSentence } from "./checks.ts";
-export { deliverySentence, densitySentence, NOT_ON_THE_BENCH, vesselSentence } from "./measure.ts";
+export {
+  coolingSentence,
+  deliverySentence,
+  densitySentence,
+  NOT_ON_THE_BENCH,
+  retentionSentence,
+  vesselSentence,
+} from "./measure.ts";
 export { listed, PIN_WORDS, printPin } from "./names.ts";
 export {
   ACTION_WORDS,

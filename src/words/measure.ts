@@ -1,4 +1,4 @@
-import type { DeliveryFailure, VesselFailure } from "#core/measure";
+import type { CoolingFailure, DeliveryFailure, VesselFailure } from "#core/measure";
 import { printNumber } from "#core/units";
 
 export function vesselSentence({ code }: VesselFailure): string {
@@ -15,6 +15,26 @@ export function deliverySentence(failure: DeliveryFailure): string {
 
 export function densitySentence(densityGPerMl: number): string {
   return `${printNumber(densityGPerMl, 3)} g/ml is no coffee: beans have 0.3 to 0.45. Was the cup full to its line?`;
+}
+
+export function retentionSentence(retentionGPerG: number): string {
+  const kept = `${printNumber(retentionGPerG, 2)} g per g`;
+  return retentionGPerG > 2
+    ? `${kept} is far more than a bed keeps: was a pot spilt, or poured from before it was weighed? Look again, or say that it is so.`
+    : `${kept} is far less than a bed keeps: was rinse water in the pot, or the vessel's weight? Look again, or say that it is so.`;
+}
+
+export function coolingSentence(failure: CoolingFailure): string {
+  switch (failure.code) {
+    case "tooFewReadings":
+      return `A curve takes ${failure.least} readings at least, some time apart.`;
+    case "readingsAtOnce":
+      return "These readings are of one moment: read it again later.";
+    case "belowRoom":
+      return `${printNumber(failure.tempC, 1)} °C is no warmer than the room's ${printNumber(failure.roomC, 1)} °C.`;
+    case "notCooling":
+      return "By these readings it gets warmer. Is a time changed over, or is the plate on?";
+  }
 }
 
 export const NOT_ON_THE_BENCH = "This is not on the bench any more.";

@@ -317,12 +317,13 @@ export const RECIPE_VERSIONS: Rows<typeof schema.recipeVersions> = [
 const SCATTER = [1, -2, 0, 2, -1];
 
 /** Five blank runs of each batch brewer, which its line is fitted through. */
-export const BLANK_RUNS: Rows<typeof schema.blankRuns> = BREWERS.flatMap((brewer, place) => {
+export const READINGS: Rows<typeof schema.readings> = BREWERS.flatMap((brewer, place) => {
   if (brewer.kind !== "batch") return [];
   const apart = (brewer.maxSettingG - brewer.minSettingG) / (SCATTER.length - 1);
   return SCATTER.map((offG, position) => {
     const setG = brewer.minSettingG + position * apart;
     const weighedG = brewer.interceptG + brewer.slope * setG + 2 * offG;
-    return { id: demoId(400 + place * 10 + position), brewerId: brewer.id, setG, weighedG, position };
+    const id = demoId(400 + place * 10 + position);
+    return { id, kind: "blankRun" as const, ownerId: brewer.id, figures: { setG, weighedG }, position };
   });
 });

@@ -32,7 +32,7 @@ export async function loadDemoHouse(
     await tx.insert(schema.people).values(people);
     await tx.insert(schema.sites).values(bench.SITES);
     await tx.insert(schema.brewers).values(bench.BREWERS.map((brewer) => ({ ...brewer, measuredAt: now })));
-    await tx.insert(schema.blankRuns).values(bench.BLANK_RUNS);
+    await tx.insert(schema.readings).values(bench.READINGS);
     await tx.insert(schema.vessels).values(bench.VESSELS.map((vessel) => ({ ...vessel, measuredAt: now })));
     await tx.insert(schema.grinders).values(bench.GRINDERS);
     await tx.insert(schema.grinderPairs).values(bench.GRINDER_PAIRS);

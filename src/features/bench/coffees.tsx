@@ -33,10 +33,8 @@ export function Coffees({ coffees }: { readonly coffees: readonly CoffeeLine[] }
             name={coffee.name}
             measured={coffee.measured}
             figures={`${coffee.character}, ${printDensity(coffee.densityGPerMl)}`}
-            verb="Weigh beans"
-          >
-            {(onDone) => <WeighBeans coffee={coffee} onDone={onDone} />}
-          </Line>
+            ways={[{ verb: "Weigh beans", form: (onDone) => <WeighBeans coffee={coffee} onDone={onDone} /> }]}
+          />
         ))}
       </ul>
     </Panel>

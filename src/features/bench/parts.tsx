@@ -6,20 +6,25 @@ import { useCounter } from "#ui/counter.tsx";
 import { Field } from "#ui/field.tsx";
 import type { Typed } from "./typed.ts";
 
+interface Way {
+  /** What the button says. */
+  readonly verb: string;
+  readonly form: (onDone: () => void) => ReactNode;
+}
+
 interface LineProps {
   readonly name: string;
   readonly figures: ReactNode;
   /** When it was measured here; undefined while it was not. */
   readonly measured: string | undefined;
   readonly picture?: ReactNode;
-  readonly verb: string;
-  readonly children: (onDone: () => void) => ReactNode;
+  readonly ways: readonly Way[];
 }
 
-/** One thing of the bench: what is known of it, and the way to measure it again. */
-export function Line({ name, figures, measured, picture, verb, children }: LineProps) {
+/** One thing of the bench: what is known of it, and the ways to measure it again. */
+export function Line({ name, figures, measured, picture, ways }: LineProps) {
   const { may } = useCounter();
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState<string>();
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-2 border-rim/20 border-b py-2 last:border-0">
       {picture}
@@ -30,13 +35,20 @@ export function Line({ name, figures, measured, picture, verb, children }: LineP
           {measured ? `measured ${measured}` : "typed in, not measured here"}
         </span>
       </span>
-      {may("measure") && (
-        <Button aria-expanded={open} onClick={() => setOpen(!open)}>
-          {verb}
-          <span className="sr-only"> {name}</span>
-        </Button>
+      {may("measure") &&
+        ways.map(({ verb }) => (
+          <Button
+            key={verb}
+            aria-expanded={open === verb}
+            onClick={() => setOpen(open === verb ? undefined : verb)}
+          >
+            {verb}
+            <span className="sr-only"> {name}</span>
+          </Button>
+        ))}
+      {open && (
+        <div className="w-full">{ways.find(({ verb }) => verb === open)?.form(() => setOpen(undefined))}</div>
       )}
-      {open && <div className="w-full">{children(() => setOpen(false))}</div>}
     </li>
   );
 }

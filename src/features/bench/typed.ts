@@ -14,8 +14,6 @@ export interface Typed {
   readonly trouble: string | undefined;
   /** Asks for it: from now on, what is wrong is said. */
   readonly ask: () => number | undefined;
-  /** Empties it, as if it had not been asked for. */
-  readonly clear: () => void;
 }
 
 /** A quantity as it is typed: read with every letter, and complained about only when it is asked for. */
@@ -31,10 +29,6 @@ export function useTyped(start: string, parse: Parse): Typed {
     ask: () => {
       setAsked(true);
       return read.ok ? read.value : undefined;
-    },
-    clear: () => {
-      setAsked(false);
-      setText("");
     },
   };
 }

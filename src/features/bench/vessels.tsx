@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import type { CoolingRow } from "#contract/measure.ts";
 import { vesselFrom } from "#core/measure";
 import { parseMass, parseParts } from "#core/units";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
@@ -9,6 +10,7 @@ import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { keepWeighedVessel } from "./actions.ts";
+import { Cooling, coolsTo } from "./cooling.tsx";
 import { Line, MeasureForm, Quantity } from "./parts.tsx";
 import { useTyped } from "./typed.ts";
 
@@ -19,12 +21,20 @@ export interface VesselLine {
   readonly emptyG: number | null;
   readonly brimG: number;
   readonly workingG: number;
+  readonly coolingPerS: number | null;
+  readonly coolings: readonly CoolingRow[];
   readonly measured: string | undefined;
   readonly revision: number;
 }
 
-/** What the site pours into, and what each holds. */
-export function Vessels({ vessels }: { readonly vessels: readonly VesselLine[] }) {
+interface VesselsProps {
+  readonly vessels: readonly VesselLine[];
+  /** What they cool to, °C. */
+  readonly roomC: number;
+}
+
+/** What the site pours into, what each holds and how it cools. */
+export function Vessels({ vessels, roomC }: VesselsProps) {
   const units = useUnits();
   return (
     <Panel title="Vessels">
@@ -34,12 +44,29 @@ export function Vessels({ vessels }: { readonly vessels: readonly VesselLine[] }
             key={vessel.id}
             name={vessel.name}
             measured={vessel.measured}
-            figures={`${units.printLiquid(vessel.brimG)} to the brim, ${units.printLiquid(vessel.workingG)} working fill`}
+            figures={
+              <>
+                {units.printLiquid(vessel.brimG)} to the brim, {units.printLiquid(vessel.workingG)} working
+                fill
+                {vessel.coolingPerS !== null && (
+                  <>
+                    <br />
+                    {coolsTo(vessel.coolingPerS, roomC, units.printTemp)}
+                  </>
+                )}
+              </>
+            }
             picture={<Picture brimG={vessel.brimG} workingG={vessel.workingG} iced={vessel.iced} />}
-            verb="Weigh"
-          >
-            {(onDone) => <WeighVessel vessel={vessel} onDone={onDone} />}
-          </Line>
+            ways={[
+              { verb: "Weigh", form: (onDone) => <WeighVessel vessel={vessel} onDone={onDone} /> },
+              {
+                verb: "Cooling",
+                form: (onDone) => (
+                  <Cooling key={vessel.revision} vessel={vessel} roomC={roomC} onDone={onDone} />
+                ),
+              },
+            ]}
+          />
         ))}
       </ul>
     </Panel>

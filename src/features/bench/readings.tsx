@@ -1,0 +1,194 @@
+"use client";
+
+import { Plus, X } from "lucide-react";
+import { type ReactNode, useState } from "react";
+import { v7 as uuidv7 } from "uuid";
+import type { Result } from "#core/result";
+import type { QuantityFailure } from "#core/units";
+import { type Chosen, Conflict } from "#parts/conflict.tsx";
+import { Button } from "#ui/button.tsx";
+import type { Reply } from "#ui/counter.tsx";
+import { Field } from "#ui/field.tsx";
+import { useAct } from "#ui/useAct.ts";
+import { quantitySentence } from "#words/index.ts";
+import { MeasureForm } from "./parts.tsx";
+
+type Figures = Readonly<Record<string, number>>;
+type Row = Figures & { readonly id: string };
+
+/** One figure of a row: how it is typed and read. */
+export interface Column<Name extends string> {
+  readonly name: Name;
+  readonly label: string;
+  readonly help?: string;
+  readonly parse: (text: string) => Result<number, QuantityFailure>;
+  readonly print: (value: number) => string;
+}
+
+interface Theirs<Each> {
+  readonly changedBy: string;
+  readonly revision: number;
+  readonly rows: readonly Each[];
+}
+
+interface ReadingsProps<Name extends string> {
+  /** What is measured, for the choice between two versions. */
+  readonly what: string;
+  readonly start: readonly Kept<Name>[];
+  readonly revision: number;
+  readonly columns: readonly Column<Name>[];
+  /** The last column: what is said of a row. */
+  readonly verdict?: {
+    readonly label: string;
+    readonly say: (rows: readonly Kept<Name>[], place: number) => ReactNode;
+  };
+  /** What all rows come to. */
+  readonly summary: (rows: readonly Kept<Name>[]) => ReactNode;
+  /** What must be said besides before it is kept. */
+  readonly besides?: (rows: readonly Kept<Name>[]) => ReactNode;
+  readonly send: (
+    rows: Kept<Name>[],
+    revision: number,
+  ) => Promise<Reply<{ readonly theirs?: Theirs<object> | undefined }> | undefined>;
+  readonly onDone: () => void;
+}
+
+/** A reading with its figures by name. */
+export type Kept<Name extends string> = { readonly id: string } & { readonly [name in Name]: number };
+
+/** Readings that something is fitted through: typed one by one, taken off again, and kept together. */
+export function Readings<Name extends string>(props: ReadingsProps<Name>) {
+  const { what, start, revision, columns, verdict, summary, besides, send, onDone } = props;
+  const [rows, setRows] = useState(start);
+  const [theirs, setTheirs] = useState<Theirs<Kept<Name>>>();
+  const { act, at, busy } = useAct();
+  const keep = async (list: readonly Kept<Name>[], began: number) => {
+    setRows(list);
+    const sent = await act(send([...list], began));
+    if (!sent.ok) return;
+    if (sent.data.theirs) setTheirs(sent.data.theirs as Theirs<Kept<Name>>);
+    else onDone();
+  };
+  const others = theirs?.rows ?? [];
+  const has = (list: readonly Kept<Name>[], id: string) => list.some((row) => row.id === id);
+  const choose = (chosen: Chosen) => {
+    const all = [...rows, ...others.filter(({ id }) => !has(rows, id))];
+    setTheirs(undefined);
+    const list = all.filter(({ id }) =>
+      chosen[id] === undefined ? has(rows, id) : has(chosen[id] === "mine" ? rows : others, id),
+    );
+    if (theirs) void keep(list, theirs.revision);
+  };
+  const said = (row: Row) => columns.map(({ name, print }) => print(row[name]!)).join(", ");
+  const shown = (list: readonly Kept<Name>[]) =>
+    Object.fromEntries(list.map((row) => [row.id, said(row as Row)]));
+
+  return (
+    <MeasureForm
+      save="Keep these"
+      busy={busy || rows.length === 0}
+      onSave={() => keep(rows, revision)}
+      onDone={onDone}
+    >
+      {rows.length > 0 && (
+        <table className="w-full max-w-xl text-left tabular-nums">
+          <thead className="text-quiet text-sm">
+            <tr>
+              {columns.map(({ name, label }) => (
+                <th key={name} className="font-normal">
+                  {label}
+                </th>
+              ))}
+              {verdict && <th className="font-normal">{verdict.label}</th>}
+              <th>
+                <span className="sr-only">take off</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, i) => (
+              <tr key={row.id} className="border-rim/20 border-t">
+                {columns.map(({ name, print }) => (
+                  <td key={name}>{print(row[name])}</td>
+                ))}
+                {verdict && <td>{verdict.say(rows, i)}</td>}
+                <td className="text-right">
+                  <Button
+                    look="icon"
+                    aria-label={`take off ${said(row as Row)}`}
+                    onClick={() => setRows(rows.filter(({ id }) => id !== row.id))}
+                  >
+                    <X size={16} aria-hidden />
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <Add columns={columns} onAdd={(row) => setRows([...rows, row])} />
+      <p role="status">{summary(rows)}</p>
+      {at("rows") && (
+        <p role="alert" className="text-stop">
+          {at("rows")}
+        </p>
+      )}
+      {besides?.(rows)}
+      {theirs && (
+        <Conflict
+          what={what}
+          who={theirs.changedBy}
+          versions={{ base: shown(start), mine: shown(rows), theirs: shown(others) }}
+          label={() => "a reading"}
+          show={(_field, value) => value ?? "not made, or taken off"}
+          onChoose={choose}
+          onClose={() => setTheirs(undefined)}
+        />
+      )}
+    </MeasureForm>
+  );
+}
+
+interface AddProps<Name extends string> {
+  readonly columns: readonly Column<Name>[];
+  readonly onAdd: (row: Kept<Name>) => void;
+}
+
+function Add<Name extends string>({ columns, onAdd }: AddProps<Name>) {
+  const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
+  const [asked, setAsked] = useState(false);
+  const read = columns.map(({ name, parse }) => parse(texts[name] ?? ""));
+  const add = () => {
+    const figures = columns.flatMap(({ name }, i) => {
+      const each = read[i]!;
+      return each.ok ? [[name, each.value] as const] : [];
+    });
+    setAsked(figures.length < columns.length);
+    if (figures.length < columns.length) return;
+    onAdd({ id: uuidv7(), ...Object.fromEntries(figures) } as Kept<Name>);
+    setTexts({});
+  };
+  return (
+    <div className="flex max-w-xl flex-wrap items-start gap-3">
+      {columns.map(({ name, label, help }, i) => {
+        const each = read[i]!;
+        return (
+          <Field
+            key={name}
+            className="min-w-28 flex-1"
+            label={label}
+            inputMode="decimal"
+            autoComplete="off"
+            value={texts[name] ?? ""}
+            onChange={(event) => setTexts({ ...texts, [name]: event.target.value })}
+            {...(help !== undefined && { help })}
+            trouble={asked && !each.ok ? quantitySentence(each.failure) : undefined}
+          />
+        );
+      })}
+      <Button className="mt-5" onClick={add}>
+        <Plus size={16} aria-hidden /> Add it
+      </Button>
+    </div>
+  );
+}
