@@ -1,3 +1,4 @@
+import { onDatabase } from "./database.ts";
 import { choose, expect, overflows, plate, seriousFaults, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
@@ -147,6 +148,29 @@ test("beans weighed again change the bed", async ({ page }) => {
   await page.getByRole("button", { name: "Keep this weighing" }).click();
   await expect(page.getByText("dark, 0.304 g/ml")).toBeVisible();
   expect(await bed()).not.toBe(before);
+});
+
+test("high up, the water boils cooler than the recipe says, and Scale and the card say so", async ({
+  page,
+}) => {
+  const lift = (altitudeM: string) =>
+    onDatabase(async (query) => {
+      await query("UPDATE sites SET altitude_m = ? WHERE name = 'Pier Head'", [altitudeM]);
+      await query("UPDATE house SET bench_revision = bench_revision + 1");
+    });
+  await lift("2600");
+  try {
+    await page.goto("/bench");
+    await expect(page.getByText("2\u202f600 m above the sea, so water boils at 91.4 °C.")).toBeVisible();
+    await page.goto("/scale");
+    await expect(page.getByText("Water boils at 91.4 °C at Pier Head: the recipe's 93 °C")).toBeVisible();
+    await page.getByRole("button", { name: "Save as card" }).click();
+    await page.getByRole("button", { name: "Open it" }).click();
+    await expect(page.getByRole("article")).toContainText("91.4 °C");
+  } finally {
+    await lift("4");
+    await onDatabase((query) => query("DELETE FROM cards WHERE sheet LIKE ?", ["%91.%"]));
+  }
 });
 
 test("two leads weigh one vessel: each figure is chosen, and all of it is in the trail", async ({

@@ -40,6 +40,10 @@ test("the main views", async ({ page }) => {
   await shoot("phone-scale");
 
   await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto("/bench");
+  await page.getByRole("button", { name: "Blank runs Fulmar" }).click();
+  await shoot("bench");
+
   await page.goto("/people");
   await page.getByRole("button", { name: "Edit Mirren Sallow" }).click();
   await choose(page, "role", "barista");

@@ -6,7 +6,13 @@ import type { HouseSettings } from "./house.ts";
 
 /** A site's equipment and the house's recipes and coffees, as the screens read them. */
 export interface Bench {
-  readonly site: { readonly id: string; readonly name: string; readonly timeZone: string };
+  readonly site: {
+    readonly id: string;
+    readonly name: string;
+    readonly timeZone: string;
+    /** Above the sea, m: it says where water boils. */
+    readonly altitudeM: number;
+  };
   readonly sites: readonly { readonly id: string; readonly name: string }[];
   readonly settings: HouseSettings;
   readonly brewers: readonly BenchBrewer[];

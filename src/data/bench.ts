@@ -30,7 +30,7 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
   const here = <Row extends { readonly siteId: string }>(rows: readonly Row[]) =>
     rows.filter((row) => row.siteId === site.id);
   return {
-    site: { id: site.id, name: site.name, timeZone: site.timeZone },
+    site: { id: site.id, name: site.name, timeZone: site.timeZone, altitudeM: site.altitudeM },
     sites: sites.map(({ id, name }) => ({ id, name })),
     settings: house.settings,
     brewers: here(brewerRows).map(

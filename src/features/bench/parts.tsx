@@ -35,17 +35,20 @@ export function Line({ name, figures, measured, picture, ways }: LineProps) {
           {measured ? `measured ${measured}` : "typed in, not measured here"}
         </span>
       </span>
-      {may("measure") &&
-        ways.map(({ verb }) => (
-          <Button
-            key={verb}
-            aria-expanded={open === verb}
-            onClick={() => setOpen(open === verb ? undefined : verb)}
-          >
-            {verb}
-            <span className="sr-only"> {name}</span>
-          </Button>
-        ))}
+      {may("measure") && (
+        <span className="flex gap-2 max-sm:w-full">
+          {ways.map(({ verb }) => (
+            <Button
+              key={verb}
+              aria-expanded={open === verb}
+              onClick={() => setOpen(open === verb ? undefined : verb)}
+            >
+              {verb}
+              <span className="sr-only"> {name}</span>
+            </Button>
+          ))}
+        </span>
+      )}
       {open && (
         <div className="w-full">{ways.find(({ verb }) => verb === open)?.form(() => setOpen(undefined))}</div>
       )}

@@ -2,13 +2,14 @@
 
 import { CircleAlert, CircleCheck, Info, OctagonX } from "lucide-react";
 import type { ReactNode } from "react";
+import type { Bench } from "#contract/bench.ts";
 import { bedDepthMm } from "#core/brew";
 import { type Check, meltOf, type SheetInput, type SheetResult } from "#core/sheet";
 import { printNumber, printPct } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { checkSentence } from "#words/index.ts";
-import type { Chosen } from "./state.ts";
+import { brewTempOf, type Chosen } from "./state.ts";
 
 const SEVERITY = {
   stop: { Icon: OctagonX, word: "Stop", colour: "text-stop" },
@@ -37,16 +38,18 @@ function Line({
 }
 
 interface ChecksProps {
+  readonly bench: Bench;
   readonly checks: readonly Check[];
   readonly chosen: Chosen;
   readonly doseG: number;
 }
 
 /** What stands against brewing it, and what speaks for it. */
-export function Checks({ checks, chosen, doseG }: ChecksProps) {
+export function Checks({ bench, checks, chosen, doseG }: ChecksProps) {
   const units = useUnits();
   const { brewer, coffee } = chosen;
   const depth = bedDepthMm({ doseG, densityGPerMl: coffee.densityGPerMl, basket: brewer.basket });
+  const water = brewTempOf(chosen.recipe, bench);
   const codes = checks.map(({ code }) => code);
   return (
     <Panel title="Before you brew">
@@ -56,6 +59,9 @@ export function Checks({ checks, chosen, doseG }: ChecksProps) {
             {checkSentence(check)}
           </Line>
         ))}
+        {water.boils && (
+          <Line severity="note">{`Water boils at ${units.printTemp(water.tempC)} at ${bench.site.name}: the recipe's ${units.printTemp(chosen.recipe.waterTempC)} cannot be reached.`}</Line>
+        )}
         {!codes.includes("doseOverBasket") && (
           <Line severity="good">{`The dose fits the basket, ${units.printMass(brewer.doseMaxG - doseG)} to spare.`}</Line>
         )}

@@ -20,6 +20,7 @@ import { step } from "./history.ts";
 import { Checks, Cup } from "./panels.tsx";
 import { Ribbon } from "./ribbon.tsx";
 import {
+  brewTempOf,
   chosenOf,
   extractionOf,
   firstPins,
@@ -191,7 +192,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             cups={bench.cups.filter(({ serve }) => serve === state.serve).map(({ volumeMl }) => volumeMl)}
           />
           <div className="grid gap-3 lg:grid-cols-3">
-            <Checks checks={sheet.checks} chosen={chosen} doseG={sheet.rounded.doseG} />
+            <Checks bench={bench} checks={sheet.checks} chosen={chosen} doseG={sheet.rounded.doseG} />
             <Cup
               sheet={sheet}
               input={input}
@@ -348,7 +349,7 @@ function cardOf(state: ScaleState, bench: Bench, sheet: SheetResult) {
       coffeeId: coffee.id,
       coffee: coffee.name,
       ...(state.serve === "iced" && ice && { iceSourceId: ice.id, iceSource: ice.name }),
-      waterTempC: recipe.waterTempC,
+      waterTempC: brewTempOf(recipe, bench).tempC,
       extractionIsGuess: extractionOf(recipe, bench.settings.extractionGuessPct).guess,
     },
   };

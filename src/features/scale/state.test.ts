@@ -67,7 +67,7 @@ const DISPENSER: BenchVessel = {
   vesselJPerK: 420,
 };
 const BENCH: Bench = {
-  site: { id: "pier", name: "Pier Head", timeZone: "Europe/London" },
+  site: { id: "pier", name: "Pier Head", timeZone: "Europe/London", altitudeM: 4 },
   sites: [{ id: "pier", name: "Pier Head" }],
   settings: USUAL_SETTINGS,
   brewers: [
@@ -133,6 +133,9 @@ describe("what a sheet starts with", () => {
       BENCH,
     );
     expect(input.heat?.dripTempC).toBe(77);
+    // Water boils at 90 °C at 3000 m: no recipe is brewed hotter there.
+    const high = { ...BENCH, site: { ...BENCH.site, altitudeM: 3000 } };
+    expect(sheetInputOf(iced, high).heat?.dripTempC).toBeCloseTo(90 - 15, 0);
     expect(must(solveSheet(input)).rounded).toMatchObject({ doseG: 184, iceG: 1100, settingG: 1700 });
   });
 });

@@ -7,6 +7,7 @@ import type {
   BenchRecipe,
   BenchVessel,
 } from "#contract/bench.ts";
+import { boilingC } from "#core/measure";
 import {
   type Given,
   meteredExtractionPct,
@@ -157,6 +158,15 @@ export function extractionOf(
   return { pct: meteredExtractionPct({ doseG, yieldG, strengthPct }), guess: false };
 }
 
+/** The brew water's temperature: the recipe's, or where water boils at the site. */
+export function brewTempOf(
+  { waterTempC }: Pick<BenchRecipe, "waterTempC">,
+  { site }: Pick<Bench, "site">,
+): { readonly tempC: number; readonly boils: boolean } {
+  const boils = waterTempC > boilingC(site.altitudeM);
+  return { tempC: boils ? boilingC(site.altitudeM) : waterTempC, boils };
+}
+
 export function givenOf(state: ScaleState, bench: Bench): Given {
   const { recipe, brewer, vessel, ice } = chosenOf(state, bench);
   return {
@@ -166,7 +176,7 @@ export function givenOf(state: ScaleState, bench: Bench): Given {
     ...(state.serve === "iced" &&
       ice && {
         heat: {
-          dripTempC: recipe.waterTempC - brewer.dripDropC,
+          dripTempC: brewTempOf(recipe, bench).tempC - brewer.dripDropC,
           iceTempC: ice.iceTempC,
           iceWetShare: ice.iceWetShare,
           vesselJPerK: vessel.vesselJPerK,

@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
 import { guarded } from "#app/guarded.tsx";
 import { printDay } from "#app/times.ts";
-import { listSites } from "#data/house.ts";
 import { readMeasures } from "#data/measures.ts";
 import { Bench } from "#features/bench/index.ts";
 import { Trouble } from "#features/frame/index.ts";
@@ -14,11 +13,7 @@ export default guarded("see", async () => {
   const bench = await currentBench();
   if (typeof bench === "string") return <Trouble what={bench} />;
   const { site } = bench;
-  const db = database();
-  const [{ vessels, brewers, coffees }, sites] = await Promise.all([
-    readMeasures(db, site.id),
-    listSites(db),
-  ]);
+  const { vessels, brewers, coffees } = await readMeasures(database(), site.id);
   const dated = <Row extends { readonly measuredAt: Date | null }>({ measuredAt, ...row }: Row) => ({
     ...row,
     measured: measuredAt ? printDay(measuredAt, site.timeZone) : undefined,
@@ -27,7 +22,7 @@ export default guarded("see", async () => {
     <Bench
       key={site.id}
       site={site.name}
-      altitudeM={sites.find(({ id }) => id === site.id)?.altitudeM ?? 0}
+      altitudeM={site.altitudeM}
       roomC={bench.settings.roomTempC}
       vessels={vessels.map(dated)}
       brewers={brewers.map(dated)}
