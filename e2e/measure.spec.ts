@@ -150,6 +150,42 @@ test("beans weighed again change the bed", async ({ page }) => {
   expect(await bed()).not.toBe(before);
 });
 
+test("a guided weighing and a cooling curve without hardware: dragged, played and taken", async ({
+  page,
+}) => {
+  await page.goto("/bench");
+  await page.getByRole("button", { name: "Take them out" }).click();
+  await page.getByRole("button", { name: "Weigh pot 2.05 l, white" }).click();
+  await page.getByLabel("empty, lid off").fill("400");
+  await page.getByRole("button", { name: "Pour a pot" }).click();
+  const scale = page.getByRole("status", { name: "scale reads" });
+  await expect(scale).toHaveText("2400 g");
+  await page.getByRole("button", { name: "Take it off the scale: full to the brim" }).click();
+  await page.getByRole("slider", { name: /put the scale at/ }).focus();
+  for (let i = 0; i < 21; i++) await page.keyboard.press("PageDown");
+  await expect(scale).toHaveText("2190 g");
+  await page.getByRole("button", { name: "Take it off the scale: at its working fill" }).click();
+  await expect(page.getByLabel("at its working fill")).toHaveValue("2190 g");
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByRole("button", { name: "Keep this weighing" }).click();
+  await expect(page.getByText("2\u202f000 g to the brim, 1\u202f790 g working fill")).toBeVisible();
+
+  await page.getByRole("button", { name: "Cooling pot 2.05 l, white" }).click();
+  const probe = page.getByRole("status", { name: "thermometer reads" });
+  for (const [verb, shows, after] of [
+    ["Into a fresh pot", "85 °C", "0"],
+    ["Let it stand", "74 °C", "60"],
+  ] as const) {
+    await page.getByRole("button", { name: verb }).click();
+    await expect(probe).toHaveText(shows);
+    await page.getByLabel("after", { exact: true }).fill(after);
+    await page.getByRole("button", { name: "Take it off the thermometer: temperature" }).click();
+    await page.getByRole("button", { name: "Add it" }).click();
+  }
+  await page.getByRole("button", { name: "Keep these" }).click();
+  await expect(page.getByText("cools from 85 °C to 74 °C in an hour")).toBeVisible();
+});
+
 test("high up, the water boils cooler than the recipe says, and Scale and the card say so", async ({
   page,
 }) => {

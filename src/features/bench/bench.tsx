@@ -7,6 +7,7 @@ import { useUnits } from "#ui/units.tsx";
 import { rightSentence } from "#words/index.ts";
 import { type BrewerLine, Brewers } from "./brewers.tsx";
 import { type CoffeeLine, Coffees } from "./coffees.tsx";
+import { WithInstruments } from "./instruments.tsx";
 import { type VesselLine, Vessels } from "./vessels.tsx";
 
 interface BenchProps {
@@ -34,13 +35,15 @@ export function Bench({ site, altitudeM, roomC, vessels, brewers, coffees }: Ben
         </p>
         {!may("measure") && <p className="text-quiet">{rightSentence("measure")}</p>}
       </header>
-      <div className="grid items-start gap-3 lg:grid-cols-2">
-        <Vessels vessels={vessels} roomC={roomC} />
-        <div className="flex flex-col gap-3">
-          <Brewers brewers={brewers} />
-          <Coffees coffees={coffees} />
+      <WithInstruments>
+        <div className="grid items-start gap-3 lg:grid-cols-2">
+          <Vessels vessels={vessels} roomC={roomC} />
+          <div className="flex flex-col gap-3">
+            <Brewers brewers={brewers} />
+            <Coffees coffees={coffees} />
+          </div>
         </div>
-      </div>
+      </WithInstruments>
     </div>
   );
 }

@@ -113,6 +113,7 @@ function BlankRuns({ brewer, onDone }: MeasureProps) {
         {
           name: "weighedG",
           label: "weighed",
+          instrument: "scale",
           help: "water only, no coffee",
           parse: (text) => parseParts(text, (part) => parseMass(part, units.mass)),
           print: units.printLiquid,
@@ -161,7 +162,7 @@ function BrewedPots({ brewer, onDone }: MeasureProps) {
       start={brewer.pots}
       revision={brewer.revision}
       columns={[
-        { name: "doseG", label: "coffee", parse: mass, print: units.printMass },
+        { name: "doseG", label: "coffee", instrument: "scale", parse: mass, print: units.printMass },
         {
           name: "waterG",
           label: "water",
@@ -169,7 +170,7 @@ function BrewedPots({ brewer, onDone }: MeasureProps) {
           parse: (text) => parseParts(text, (part) => parseLiquid(part, units.mass)),
           print: units.printLiquid,
         },
-        { name: "yieldG", label: "came out", parse: mass, print: units.printLiquid },
+        { name: "yieldG", label: "came out", instrument: "scale", parse: mass, print: units.printLiquid },
       ]}
       verdict={{ label: "kept, g per g", say: kept }}
       summary={summary}

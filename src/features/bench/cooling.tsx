@@ -60,6 +60,7 @@ export function Cooling({ vessel, roomC, onDone }: CoolingProps) {
         {
           name: "tempC",
           label: "temperature",
+          instrument: "thermometer",
           parse: (text) => parseTemp(text, units.temp),
           print: units.printTemp,
         },

@@ -4,6 +4,7 @@ import { type FormEvent, type ReactNode, useState } from "react";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Field } from "#ui/field.tsx";
+import { printReading, useInstruments } from "./instruments.tsx";
 import type { Typed } from "./typed.ts";
 
 interface Way {
@@ -90,16 +91,59 @@ interface QuantityProps {
   readonly trouble?: string | undefined;
 }
 
+/** A weighing: typed, or taken off the scale; another one taken is another part. */
 export function Quantity({ label, typed, help, trouble }: QuantityProps) {
   return (
-    <Field
+    <Readable
       label={label}
-      inputMode="decimal"
-      autoComplete="off"
-      value={typed.text}
-      onChange={(event) => typed.setText(event.target.value)}
-      {...(help !== undefined && { help })}
+      text={typed.text}
+      onText={typed.setText}
+      instrument="scale"
+      help={help}
       trouble={typed.trouble ?? trouble}
     />
+  );
+}
+
+interface ReadableProps {
+  readonly label: string;
+  readonly text: string;
+  readonly onText: (text: string) => void;
+  /** What can be read into it, where such a thing is at hand. */
+  readonly instrument: "scale" | "thermometer" | undefined;
+  readonly help: string | undefined;
+  readonly trouble: string | undefined;
+}
+
+/** A field that an instrument's reading can be taken into. */
+export function Readable({ label, text, onText, instrument, help, trouble }: ReadableProps) {
+  const device = useInstruments()?.[instrument ?? "scale"];
+  const take = () => {
+    if (!device) return;
+    const reading = printReading(device.read(), device);
+    // What does not fit on the scale at once is weighed in parts.
+    onText(instrument === "scale" && text.trim() !== "" ? `${text} + ${reading}` : reading);
+  };
+  return (
+    <div className="min-w-28 flex-1">
+      <Field
+        label={label}
+        inputMode="decimal"
+        autoComplete="off"
+        value={text}
+        onChange={(event) => onText(event.target.value)}
+        {...(help !== undefined && { help })}
+        trouble={trouble}
+      />
+      {instrument && device && (
+        <Button onClick={take}>
+          Take it
+          <span className="sr-only">
+            {" "}
+            off the {device.name}: {label}
+          </span>
+        </Button>
+      )}
+    </div>
   );
 }

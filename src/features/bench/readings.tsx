@@ -8,10 +8,9 @@ import type { QuantityFailure } from "#core/units";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
 import type { Reply } from "#ui/counter.tsx";
-import { Field } from "#ui/field.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { quantitySentence } from "#words/index.ts";
-import { MeasureForm } from "./parts.tsx";
+import { MeasureForm, Readable } from "./parts.tsx";
 
 type Figures = Readonly<Record<string, number>>;
 type Row = Figures & { readonly id: string };
@@ -21,6 +20,8 @@ export interface Column<Name extends string> {
   readonly name: Name;
   readonly label: string;
   readonly help?: string;
+  /** What it can be read off. */
+  readonly instrument?: "scale" | "thermometer";
   readonly parse: (text: string) => Result<number, QuantityFailure>;
   readonly print: (value: number) => string;
 }
@@ -170,18 +171,16 @@ function Add<Name extends string>({ columns, onAdd }: AddProps<Name>) {
   };
   return (
     <div className="flex max-w-xl flex-wrap items-start gap-3">
-      {columns.map(({ name, label, help }, i) => {
+      {columns.map(({ name, label, help, instrument }, i) => {
         const each = read[i]!;
         return (
-          <Field
+          <Readable
             key={name}
-            className="min-w-28 flex-1"
             label={label}
-            inputMode="decimal"
-            autoComplete="off"
-            value={texts[name] ?? ""}
-            onChange={(event) => setTexts({ ...texts, [name]: event.target.value })}
-            {...(help !== undefined && { help })}
+            text={texts[name] ?? ""}
+            onText={(text) => setTexts({ ...texts, [name]: text })}
+            instrument={instrument}
+            help={help}
             trouble={asked && !each.ok ? quantitySentence(each.failure) : undefined}
           />
         );

@@ -1,0 +1,15 @@
+/** What a scale reads in, or a thermometer. */
+export type DeviceUnit = "g" | "°C";
+
+/**
+ * Something that is read off beside the counter. A real one speaks by cable or radio; whoever uses it sees
+ * only this.
+ */
+export interface Device {
+  readonly name: string;
+  readonly unit: DeviceUnit;
+  /** What it shows now, in its unit. */
+  readonly read: () => number;
+  /** Calls with every new reading; returns what ends that. */
+  readonly watch: (listener: () => void) => () => void;
+}

@@ -1,0 +1,130 @@
+"use client";
+
+import { Slider } from "radix-ui";
+import { createContext, type ReactNode, useContext, useState, useSyncExternalStore } from "react";
+import { printNumber } from "#core/units";
+import { type Device, type SimulatedDevice, simulatedDevice } from "#devices/index.ts";
+import { Button } from "#ui/button.tsx";
+import { Panel } from "#ui/panel.tsx";
+
+interface Instruments {
+  readonly scale: Device;
+  readonly thermometer: Device;
+}
+
+const Context = createContext<Instruments | undefined>(undefined);
+
+/** The scale and the thermometer that stand beside the bench, if any do. */
+export function useInstruments(): Instruments | undefined {
+  return useContext(Context);
+}
+
+/** A counter scale and a probe, as many houses have them. */
+const make = () => ({
+  scale: simulatedDevice({ name: "scale", unit: "g", start: 0, least: 0, most: 6000, step: 1 }),
+  thermometer: simulatedDevice({
+    name: "thermometer",
+    unit: "°C",
+    start: 21,
+    least: 0,
+    most: 100,
+    step: 0.1,
+  }),
+});
+
+/** A pot of coffee, poured onto the scale and left to stand, in seconds instead of an hour. */
+const PLAY_MS = 4000;
+const POURED_G = 2400;
+const BREWED_C = 85;
+const STOOD_C = 74;
+
+/** The bench with simulated instruments beside it, for whoever has none yet or wants to try. */
+export function WithInstruments({ children }: { readonly children: ReactNode }) {
+  const [instruments] = useState(make);
+  const [shown, setShown] = useState(false);
+  return (
+    <Context value={shown ? instruments : undefined}>
+      <Panel
+        title="Simulated instruments"
+        aside={
+          <Button aria-expanded={shown} onClick={() => setShown(!shown)}>
+            {shown ? "Put them away" : "Take them out"}
+          </Button>
+        }
+      >
+        <p className="text-quiet text-sm">
+          To try a measurement out without hardware: what they show is taken into the fields below.
+        </p>
+        {shown && (
+          <div className="mt-3 grid gap-4 sm:grid-cols-2">
+            <Instrument
+              device={instruments.scale}
+              plays={[{ verb: "Pour a pot", run: (scale) => scale.play(scale.read() + POURED_G, PLAY_MS) }]}
+            />
+            <Instrument
+              device={instruments.thermometer}
+              plays={[
+                { verb: "Into a fresh pot", run: (probe) => probe.play(BREWED_C, PLAY_MS) },
+                { verb: "Let it stand", run: (probe) => probe.play(STOOD_C, PLAY_MS) },
+              ]}
+            />
+          </div>
+        )}
+      </Panel>
+      {children}
+    </Context>
+  );
+}
+
+interface InstrumentProps {
+  readonly device: SimulatedDevice;
+  readonly plays: readonly { readonly verb: string; readonly run: (device: SimulatedDevice) => void }[];
+}
+
+function Instrument({ device, plays }: InstrumentProps) {
+  const reading = useReading(device);
+  const { name, unit, least, most, step } = device;
+  return (
+    <div className="rounded-panel bg-worktop p-3">
+      <p className="flex items-baseline justify-between">
+        {name}
+        <output aria-label={`${name} reads`} className="font-bold font-display text-2xl tabular-nums">
+          {printReading(reading, device)}
+        </output>
+      </p>
+      <Slider.Root
+        value={[reading]}
+        min={least}
+        max={most}
+        step={step}
+        onValueChange={([value]) => device.set(value ?? least)}
+        className="relative my-2 flex h-10 touch-none select-none items-center"
+      >
+        <Slider.Track className="relative h-2 flex-1 rounded-full bg-rim/30">
+          <Slider.Range className="absolute h-full rounded-full bg-rim" />
+        </Slider.Track>
+        <Slider.Thumb
+          aria-label={`put the ${name} at, ${unit}`}
+          className="block size-6 rounded-full border-2 border-rim bg-enamel"
+        />
+      </Slider.Root>
+      <div className="flex flex-wrap gap-2">
+        {plays.map(({ verb, run }) => (
+          <Button key={verb} onClick={() => run(device)}>
+            {verb}
+          </Button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** What a device shows, drawn again with every reading. */
+function useReading(device: Device): number {
+  return useSyncExternalStore(device.watch, device.read, device.read);
+}
+
+/** A reading as it is typed into a field. */
+export function printReading(reading: number, { unit }: Pick<Device, "unit">): string {
+  return `${unit === "g" ? reading : printNumber(reading, 1)} ${unit}`;
+}
