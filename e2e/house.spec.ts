@@ -21,7 +21,8 @@ function house(args: readonly string[], env: Readonly<Record<string, string>> = 
 }
 
 test.use({ as: "nobody", baseURL: undefined, ignoreHTTPSErrors: true });
-test.describe.configure({ mode: "serial" });
+// Each starts a house, with a database of its own: on a slow disk that takes a while.
+test.describe.configure({ mode: "serial", timeout: 300_000 });
 
 test.beforeAll(async () => {
   rmSync(HOME, { recursive: true, force: true });
