@@ -104,9 +104,7 @@ test("opened to its network: over TLS, by its own certificate, and nothing witho
   }
 });
 
-test("behind a proxy that it was told of, the house believes what that says, and nobody else", async ({
-  page,
-}) => {
+test("behind a proxy that it was told of, everybody has to sign in", async ({ page }) => {
   house(["stop"]);
   const opened = house(["start"], { TUMBEK_PROXY: "127.0.0.1", TUMBEK_URL: "https://coffee.example" });
   expect(opened.status, opened.said).toBe(0);

@@ -231,6 +231,10 @@ test("two leads weigh one vessel: each figure is chosen, and all of it is in the
   await page.getByLabel("at its working fill").fill("2780");
   await page.getByRole("button", { name: "Keep this weighing" }).click();
   const conflict = page.getByRole("dialog", { name: "Two of you changed pot 2.05 l, blue" });
+  // Both changed it, so it is nobody's until it is chosen; and closing the choice gives nothing away.
+  await expect(conflict.getByRole("button", { name: "Save what is chosen" })).toBeDisabled();
+  await conflict.getByRole("button", { name: "Not now" }).click();
+  await page.getByRole("button", { name: "Keep this weighing" }).click();
   await conflict.getByRole("radio", { name: /1.800 g/ }).check();
   await conflict.getByRole("button", { name: "Save what is chosen" }).click();
   await expect(page.getByText("1\u202f800 g working fill")).toBeVisible();
@@ -241,6 +245,65 @@ test("two leads weigh one vessel: each figure is chosen, and all of it is in the
   const first = page.getByRole("main").getByRole("listitem").first();
   await expect(first).toContainText("vessel pot 2.05 l, blue: measured");
   await expect(first).toContainText("1820 → 1800");
+});
+
+test("two leads make blank runs at once: both runs are kept", async ({ page, browser, baseURL }) => {
+  const context = await browser.newContext({
+    baseURL: baseURL ?? "",
+    storageState: await page.context().storageState(),
+  });
+  const other = await context.newPage();
+  const rows = (where: typeof page) => where.getByRole("button", { name: /^take off/ });
+  for (const where of [page, other]) {
+    await where.goto("/bench");
+    await where.getByRole("button", { name: "Blank runs Turnstone" }).click();
+    await expect(rows(where)).toHaveCount(3);
+  }
+  const add = async (where: typeof page, set: string, weighed: string) => {
+    await where.getByLabel("set", { exact: true }).fill(set);
+    await where.getByLabel("weighed", { exact: true }).fill(weighed);
+    await where.getByRole("button", { name: "Add it" }).click();
+    await where.getByRole("button", { name: "Keep these" }).click();
+  };
+  await add(other, "1 l", "900");
+  await expect(rows(other)).toHaveCount(0);
+  await add(page, "1.5 l", "1350");
+  const conflict = page.getByRole("dialog", { name: "Two of you changed Turnstone's blank runs" });
+  await expect(conflict.getByRole("radio", { name: /1 l, 900 g/ })).toBeChecked();
+  await expect(conflict.getByRole("radio", { name: /1.5 l, 1.350 g/ })).toBeChecked();
+  await conflict.getByRole("button", { name: "Save what is chosen" }).click();
+  await expect(rows(page)).toHaveCount(0);
+  await page.reload();
+  await page.getByRole("button", { name: "Blank runs Turnstone" }).click();
+  await expect(rows(page)).toHaveCount(5);
+  await context.close();
+});
+
+test("figures that cannot be are answered at their field, and kept there", async ({ page }) => {
+  await page.goto("/bench");
+  await page.getByRole("button", { name: "Blank runs Turnstone" }).click();
+  const alerts = page.getByRole("main").getByRole("alert");
+  for (const [set, weighed, sentence] of [
+    ["24 l", "900", "That is too much: at most 1.9 l."],
+    ["0.1 l", "900", "That is too little: at least 0.5 l."],
+    ["1 l", "-5", "That is too little: at least 0.1 g."],
+    ["1 l", "0", "That is too little: at least 0.1 g."],
+    ["1 l", "900 ml", "This is weighed"],
+    ["1 l", "", "Type a figure."],
+    ["1 l", "<script>", "is not a figure"],
+  ] as const) {
+    await page.getByLabel("set", { exact: true }).fill(set);
+    await page.getByLabel("weighed", { exact: true }).fill(weighed);
+    await page.getByRole("button", { name: "Add it" }).click();
+    await expect(alerts).toContainText(sentence);
+    await expect(page.getByLabel("set", { exact: true })).toHaveValue(set);
+    await expect(page.getByLabel("weighed", { exact: true })).toHaveValue(weighed);
+  }
+  await page.getByRole("button", { name: "Weigh beans Low Tide" }).click();
+  await page.getByLabel("the cup holds").fill("250");
+  await page.getByLabel("beans in it").fill("0");
+  await page.getByRole("button", { name: "Keep this weighing" }).click();
+  await expect(alerts.filter({ hasText: "at least 1 g" })).toBeVisible();
 });
 
 test.describe("a barista", () => {

@@ -1,5 +1,5 @@
 import { readdirSync } from "node:fs";
-import type { APIRequestContext, Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { onDatabase } from "./database.ts";
 import { choose, DEMO, expect, plate, saved, seriousFaults, signIn, test, type } from "./page.ts";
 
@@ -339,8 +339,8 @@ test("a token reads, or reads and writes, until it is revoked, and is shown once
   await page.reload();
   await expect(page.getByRole("main")).not.toContainText(write);
   const headers = { authorization: `Bearer ${read}` };
-  expect((await nobodysGet(request, "/api/v1/shifts/2026-07-19", headers)).status()).toBe(200);
-  expect((await nobodysGet(request, "/api/v1/cards", headers)).status()).toBe(200);
+  expect((await request.get("/api/v1/shifts/2026-07-19", { headers })).status()).toBe(200);
+  expect((await request.get("/api/v1/cards", { headers })).status()).toBe(200);
   const refused = await put(read, 0);
   expect([refused.status(), (await refused.json()).error.code]).toEqual([403, "notYours"]);
   expect((await put(write, 0)).status()).toBe(200);
@@ -349,20 +349,16 @@ test("a token reads, or reads and writes, until it is revoked, and is shown once
     data: { revision: 0, items: [{ id: "x" }] },
   });
   expect([bad.status(), (await bad.json()).error.code]).toEqual([422, "badInput"]);
-  const record = await nobodysGet(request, `/api/v1/people/${OTHER_ID}/record`, headers);
+  const record = await request.get(`/api/v1/people/${OTHER_ID}/record`, { headers });
   expect(record.status()).toBe(403);
 
   await page.getByRole("button", { name: "Revoke wall display" }).click();
   await expect(page.getByRole("button", { name: "Revoke wall display" })).toHaveCount(0);
-  expect((await nobodysGet(request, "/api/v1/cards", headers)).status()).toBe(401);
+  expect((await request.get("/api/v1/cards", { headers })).status()).toBe(401);
   expect(
-    (await nobodysGet(request, "/api/v1/cards", { authorization: "Bearer tumbek_made_up" })).status(),
+    (await request.get("/api/v1/cards", { headers: { authorization: "Bearer tumbek_made_up" } })).status(),
   ).toBe(401);
 });
-
-function nobodysGet(request: APIRequestContext, path: string, headers: Record<string, string>) {
-  return request.get(path, { headers });
-}
 
 test("people are looked after by keyboard alone", async ({ page }) => {
   await page.goto("/scale");

@@ -59,3 +59,10 @@ export const weighedBeans = z.strictObject({
   massG: z.number().gt(0).max(20_000),
   volumeMl: z.number().gt(0).max(20_000),
 });
+
+/** What somebody else measured, when they were faster. */
+export interface MeasuredByOthers {
+  readonly changedBy: string;
+  readonly revision: number;
+  readonly figures: Readonly<Record<string, number | null>>;
+}

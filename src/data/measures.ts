@@ -16,7 +16,6 @@ interface Measured {
 }
 
 export interface MeasuredVessel extends Measured {
-  readonly kind: (typeof vessels.$inferSelect)["kind"];
   readonly iced: boolean;
   readonly emptyG: number | null;
   readonly brimG: number;
@@ -61,10 +60,9 @@ export async function readMeasures(db: Database, siteId: string) {
     );
   return {
     vessels: vesselRows.map(
-      ({ id, name, kind, iced, emptyG, brimG, workingG, coolingPerS, ...row }): MeasuredVessel => ({
+      ({ id, name, iced, emptyG, brimG, workingG, coolingPerS, ...row }): MeasuredVessel => ({
         id,
         name,
-        kind,
         iced,
         emptyG,
         brimG,

@@ -40,14 +40,14 @@ export const doorAction = client.use(({ next }) => next({ ctx: { db: database() 
 /** What every other action goes through: somebody with the right, then parsed, done, and its failure said. */
 export function action(right: Right) {
   return client.use(async ({ next }) => {
-    const { person, id: sessionId } = await admit(right);
+    const { person } = await admit(right);
     const by = { personId: person.id, at: now() };
-    return next({ ctx: { db: database(), person, sessionId, by } });
+    return next({ ctx: { db: database(), person, by } });
   });
 }
 
 /** The signed-in session, if its person has the right; throws what to say when not. */
-export async function admit(right: Right) {
+async function admit(right: Right) {
   const session = await signedIn();
   if (!session) throw new Refusal(SIGN_IN_SENTENCE, { code: "signIn" });
   if (!may(session.person.role, right)) throw new Refusal(rightSentence(right), { code: "notYours" });

@@ -20,16 +20,10 @@ export interface AtTheDoor {
   readonly publicPin: string | null;
 }
 
-/** Who can sign in here, and whether this tablet is a station. */
-export async function readDoor(): Promise<{
-  readonly people: readonly AtTheDoor[];
-  readonly station: boolean;
-}> {
+/** Who can sign in here, on this tablet. */
+export async function readDoor(): Promise<readonly AtTheDoor[]> {
   const [people, station] = await Promise.all([listAtTheDoor(database()), currentStation()]);
-  return {
-    people: people.map((each) => ({ ...each, tapIn: station !== undefined && mayTapIn(each.role) })),
-    station: station !== undefined,
-  };
+  return people.map((each) => ({ ...each, tapIn: station !== undefined && mayTapIn(each.role) }));
 }
 
 interface Knock {

@@ -3,6 +3,7 @@ import type {
   blankRuns,
   brewedPots,
   coolingReadings,
+  MeasuredByOthers,
   ReadingKind,
   weighedBeans,
   weighedVessel,
@@ -26,13 +27,6 @@ import { database } from "./database.ts";
 
 /** Whole beans, g/ml: outside of it a cup was misread. */
 const DENSITY = { least: 0.2, most: 0.7 };
-
-/** What somebody else measured, when they were faster. */
-export interface MeasuredByOthers {
-  readonly changedBy: string;
-  readonly revision: number;
-  readonly figures: Readonly<Record<string, number | null>>;
-}
 
 type Maybe = Promise<MeasuredByOthers | undefined>;
 

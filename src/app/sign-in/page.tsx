@@ -18,7 +18,7 @@ export default async function SignInPage({ searchParams }: Props) {
   const { next } = await searchParams;
   try {
     const db = database();
-    const [house, led, door, here] = await Promise.all([
+    const [house, led, people, here] = await Promise.all([
       readHouse(db),
       hasLead(db),
       readDoor(),
@@ -27,7 +27,7 @@ export default async function SignInPage({ searchParams }: Props) {
     return (
       <Door
         house={house?.name ?? ""}
-        people={door.people}
+        people={people}
         first={led ? undefined : here ? "ask" : "elsewhere"}
         next={within(next)}
       />

@@ -5,15 +5,18 @@ import type { BlankRunRow, BrewedPotRow } from "#contract/measure.ts";
 import { type Delivery, fitDelivery, learnRetention } from "#core/measure";
 import { parseLiquid, parseMass, parseParts, printNumber } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
-import { useUnits } from "#ui/units.tsx";
+import { type Printers, useUnits } from "#ui/units.tsx";
 import { printSetting } from "#words/index.ts";
 import { keepBlankRuns, keepBrewedPots } from "./actions.ts";
-import { Line } from "./parts.tsx";
+import { Line } from "./line.tsx";
 import { Readings } from "./readings.tsx";
+import { type Parse, WEIGHED_G, within } from "./typed.ts";
 
 export interface BrewerLine {
   readonly id: string;
   readonly name: string;
+  readonly minSettingG: number;
+  readonly maxSettingG: number;
   readonly slope: number;
   readonly interceptG: number;
   readonly retentionGPerG: number;
@@ -50,11 +53,11 @@ export function Brewers({ brewers }: { readonly brewers: readonly BrewerLine[] }
             ways={[
               {
                 verb: "Blank runs",
-                form: (onDone) => <BlankRuns key={brewer.revision} brewer={brewer} onDone={onDone} />,
+                form: (onDone) => <BlankRuns brewer={brewer} onDone={onDone} />,
               },
               {
                 verb: "Brewed pots",
-                form: (onDone) => <BrewedPots key={brewer.revision} brewer={brewer} onDone={onDone} />,
+                form: (onDone) => <BrewedPots brewer={brewer} onDone={onDone} />,
               },
             ]}
           />
@@ -82,6 +85,7 @@ function printKept(retentionGPerG: number): string {
 /** Water set and weighed, without coffee, and the line through it. */
 function BlankRuns({ brewer, onDone }: MeasureProps) {
   const units = useUnits();
+  const weighed = weighedIn(units);
   const off = (rows: readonly BlankRunRow[], place: number) => {
     const line = fitDelivery(rows);
     if (!line.ok) return undefined;
@@ -107,7 +111,11 @@ function BlankRuns({ brewer, onDone }: MeasureProps) {
           name: "setG",
           label: "set",
           help: "such as 2.4 l",
-          parse: (text) => parseLiquid(text, "l"),
+          parse: within((text) => parseLiquid(text, "l"), {
+            least: brewer.minSettingG,
+            most: brewer.maxSettingG,
+            print: printSetting,
+          }),
           print: printSetting,
         },
         {
@@ -115,7 +123,7 @@ function BlankRuns({ brewer, onDone }: MeasureProps) {
           label: "weighed",
           instrument: "scale",
           help: "water only, no coffee",
-          parse: (text) => parseParts(text, (part) => parseMass(part, units.mass)),
+          parse: weighed,
           print: units.printLiquid,
         },
       ]}
@@ -155,7 +163,7 @@ function BrewedPots({ brewer, onDone }: MeasureProps) {
       </label>
     );
   };
-  const mass = (text: string) => parseParts(text, (part) => parseMass(part, units.mass));
+  const mass = weighedIn(units);
   return (
     <Readings
       what={`${brewer.name}'s brewed pots`}
@@ -167,7 +175,10 @@ function BrewedPots({ brewer, onDone }: MeasureProps) {
           name: "waterG",
           label: "water",
           help: "bypass too",
-          parse: (text) => parseParts(text, (part) => parseLiquid(part, units.mass)),
+          parse: within((text) => parseParts(text, (part) => parseLiquid(part, units.mass)), {
+            ...WEIGHED_G,
+            print: units.printLiquid,
+          }),
           print: units.printLiquid,
         },
         { name: "yieldG", label: "came out", instrument: "scale", parse: mass, print: units.printLiquid },
@@ -179,6 +190,14 @@ function BrewedPots({ brewer, onDone }: MeasureProps) {
       onDone={onDone}
     />
   );
+}
+
+/** Something on a scale, in parts if it is too heavy. */
+function weighedIn({ mass, printMass }: Printers): Parse {
+  return within((text) => parseParts(text, (part) => parseMass(part, mass)), {
+    ...WEIGHED_G,
+    print: printMass,
+  });
 }
 
 function LeftOut({ children }: { readonly children: string }) {

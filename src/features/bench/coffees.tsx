@@ -1,14 +1,16 @@
 "use client";
 
 import { useState } from "react";
-import { parseLiquid, parseMass, printNumber } from "#core/units";
+import type { MeasuredByOthers } from "#contract/measure.ts";
+import { parseLiquid, parseMass, printLiquid, printNumber } from "#core/units";
 import { Conflict } from "#parts/conflict.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { keepWeighedBeans } from "./actions.ts";
-import { Line, MeasureForm, Quantity } from "./parts.tsx";
-import { useTyped } from "./typed.ts";
+import { MeasureForm, Quantity } from "./form.tsx";
+import { Line } from "./line.tsx";
+import { useTyped, within } from "./typed.ts";
 
 export interface CoffeeLine {
   readonly id: string;
@@ -41,18 +43,23 @@ export function Coffees({ coffees }: { readonly coffees: readonly CoffeeLine[] }
   );
 }
 
-interface Theirs {
-  readonly changedBy: string;
-  readonly revision: number;
-  readonly figures: Readonly<Record<string, number | null>>;
-}
+/** A cup that beans are weighed in, g or ml. */
+const CUP = { least: 1, most: 20_000 };
 
 /** Beans in a cup of known volume, levelled and not pressed. */
 function WeighBeans({ coffee, onDone }: { readonly coffee: CoffeeLine; readonly onDone: () => void }) {
   const units = useUnits();
-  const mass = useTyped("", (text) => parseMass(text, units.mass));
-  const volume = useTyped("", (text) => parseLiquid(text, "ml"));
-  const [theirs, setTheirs] = useState<Theirs>();
+  // As it was when this began: the page is drawn again with what others keep meanwhile.
+  const [base] = useState(coffee);
+  const mass = useTyped(
+    "",
+    within((text) => parseMass(text, units.mass), { ...CUP, print: units.printMass }),
+  );
+  const volume = useTyped(
+    "",
+    within((text) => parseLiquid(text, "ml"), { ...CUP, print: (ml) => printLiquid(ml, "ml") }),
+  );
+  const [theirs, setTheirs] = useState<MeasuredByOthers>();
   const { act, at, busy } = useAct();
   const save = async (revision: number) => {
     const [massG, volumeMl] = [mass.ask(), volume.ask()];
@@ -67,7 +74,7 @@ function WeighBeans({ coffee, onDone }: { readonly coffee: CoffeeLine; readonly 
     density: gPerMl == null ? undefined : printDensity(gPerMl),
   });
   return (
-    <MeasureForm save="Keep this weighing" busy={busy} onSave={() => save(coffee.revision)} onDone={onDone}>
+    <MeasureForm save="Keep this weighing" busy={busy} onSave={() => save(base.revision)} onDone={onDone}>
       <div className="grid max-w-xl gap-3 sm:grid-cols-2">
         <Quantity label="the cup holds" typed={volume} help="weighed with water: 1 g is 1 ml" />
         <Quantity label="beans in it" typed={mass} help="levelled, not pressed" trouble={at("massG")} />
@@ -78,7 +85,7 @@ function WeighBeans({ coffee, onDone }: { readonly coffee: CoffeeLine; readonly 
           what={coffee.name}
           who={theirs.changedBy}
           versions={{
-            base: shown(coffee.densityGPerMl),
+            base: shown(base.densityGPerMl),
             mine: shown(density),
             theirs: shown(theirs.figures.densityGPerMl),
           }}

@@ -7,10 +7,13 @@ import { useUnits } from "#ui/units.tsx";
 import { coolingSentence } from "#words/index.ts";
 import { keepCooling } from "./actions.ts";
 import { Readings } from "./readings.tsx";
+import { within } from "./typed.ts";
 
 /** What a full pot is served at first, °C, and after how long it is asked about, s. */
 const FRESH_C = 85;
 const HOUR_S = 3600;
+/** Nobody serves what stood longer. */
+const TWO_DAYS_S = 172_800;
 
 /** What an hour makes of a fresh pot, in words. */
 export function coolsTo(ratePerS: number, roomC: number, printTemp: (tempC: number) => string): string {
@@ -54,14 +57,18 @@ export function Cooling({ vessel, roomC, onDone }: CoolingProps) {
           name: "atS",
           label: "after",
           help: "minutes: 30, or 1:05:00",
-          parse: (text) => parseTime(text, "min"),
-          print: (atS) => printTime(atS),
+          parse: within((text) => parseTime(text, "min"), { least: 0, most: TWO_DAYS_S, print: printTime }),
+          print: printTime,
         },
         {
           name: "tempC",
           label: "temperature",
           instrument: "thermometer",
-          parse: (text) => parseTemp(text, units.temp),
+          parse: within((text) => parseTemp(text, units.temp), {
+            least: 0,
+            most: 100,
+            print: units.printTemp,
+          }),
           print: units.printTemp,
         },
       ]}

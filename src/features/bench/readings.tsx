@@ -3,14 +3,12 @@
 import { Plus, X } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
-import type { Result } from "#core/result";
-import type { QuantityFailure } from "#core/units";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
 import type { Reply } from "#ui/counter.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { quantitySentence } from "#words/index.ts";
-import { MeasureForm, Readable } from "./parts.tsx";
+import { MeasureForm, Readable } from "./form.tsx";
+import type { Parse } from "./typed.ts";
 
 type Figures = Readonly<Record<string, number>>;
 type Row = Figures & { readonly id: string };
@@ -22,7 +20,7 @@ export interface Column<Name extends string> {
   readonly help?: string;
   /** What it can be read off. */
   readonly instrument?: "scale" | "thermometer";
-  readonly parse: (text: string) => Result<number, QuantityFailure>;
+  readonly parse: Parse;
   readonly print: (value: number) => string;
 }
 
@@ -59,7 +57,9 @@ export type Kept<Name extends string> = { readonly id: string } & { readonly [na
 
 /** Readings that something is fitted through: typed one by one, taken off again, and kept together. */
 export function Readings<Name extends string>(props: ReadingsProps<Name>) {
-  const { what, start, revision, columns, verdict, summary, besides, send, onDone } = props;
+  const { what, columns, verdict, summary, besides, send, onDone } = props;
+  // As it was when this began: the page is drawn again with what others keep meanwhile.
+  const [{ start, revision }] = useState(props);
   const [rows, setRows] = useState(start);
   const [theirs, setTheirs] = useState<Theirs<Kept<Name>>>();
   const { act, at, busy } = useAct();
@@ -181,7 +181,7 @@ function Add<Name extends string>({ columns, onAdd }: AddProps<Name>) {
             onText={(text) => setTexts({ ...texts, [name]: text })}
             instrument={instrument}
             help={help}
-            trouble={asked && !each.ok ? quantitySentence(each.failure) : undefined}
+            trouble={asked && !each.ok ? each.failure : undefined}
           />
         );
       })}

@@ -1,9 +1,33 @@
 import { useState } from "react";
-import type { Result } from "#core/result";
+import { fail, type Result } from "#core/result";
 import type { QuantityFailure } from "#core/units";
 import { quantitySentence } from "#words/index.ts";
 
-type Parse = (text: string) => Result<number, QuantityFailure>;
+/** What was typed as a figure, or the sentence that says what is wrong with it. */
+export type Parse = (text: string) => Result<number, string>;
+
+interface Range {
+  readonly least: number;
+  readonly most: number;
+  readonly print: (value: number) => string;
+}
+
+/** Reads a quantity and holds it to its range, both ends included. */
+export function within(
+  parse: (text: string) => Result<number, QuantityFailure>,
+  { least, most, print }: Range,
+): Parse {
+  return (text) => {
+    const read = parse(text);
+    if (!read.ok) return fail(quantitySentence(read.failure));
+    if (!(read.value >= least)) return fail(`That is too little: at least ${print(least)}.`);
+    if (!(read.value <= most)) return fail(`That is too much: at most ${print(most)}.`);
+    return read;
+  };
+}
+
+/** What a scale shows of something that is there, g. */
+export const WEIGHED_G = { least: 0.1, most: 200_000 };
 
 export interface Typed {
   readonly text: string;
@@ -25,7 +49,7 @@ export function useTyped(start: string, parse: Parse): Typed {
     text,
     setText,
     value: read.ok ? read.value : undefined,
-    trouble: !read.ok && asked ? quantitySentence(read.failure) : undefined,
+    trouble: !read.ok && asked ? read.failure : undefined,
     ask: () => {
       setAsked(true);
       return read.ok ? read.value : undefined;

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { CoolingRow } from "#contract/measure.ts";
+import type { CoolingRow, MeasuredByOthers } from "#contract/measure.ts";
 import { vesselFrom } from "#core/measure";
 import { parseMass, parseParts } from "#core/units";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
@@ -11,8 +11,9 @@ import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { keepWeighedVessel } from "./actions.ts";
 import { Cooling, coolsTo } from "./cooling.tsx";
-import { Line, MeasureForm, Quantity } from "./parts.tsx";
-import { useTyped } from "./typed.ts";
+import { MeasureForm, Quantity } from "./form.tsx";
+import { Line } from "./line.tsx";
+import { useTyped, WEIGHED_G, within } from "./typed.ts";
 
 export interface VesselLine {
   readonly id: string;
@@ -61,9 +62,7 @@ export function Vessels({ vessels, roomC }: VesselsProps) {
               { verb: "Weigh", form: (onDone) => <WeighVessel vessel={vessel} onDone={onDone} /> },
               {
                 verb: "Cooling",
-                form: (onDone) => (
-                  <Cooling key={vessel.revision} vessel={vessel} roomC={roomC} onDone={onDone} />
-                ),
+                form: (onDone) => <Cooling vessel={vessel} roomC={roomC} onDone={onDone} />,
               },
             ]}
           />
@@ -87,12 +86,6 @@ interface Figures {
   readonly workingG: number;
 }
 
-interface Theirs {
-  readonly changedBy: string;
-  readonly revision: number;
-  readonly figures: Readonly<Record<string, number | null>>;
-}
-
 const FIGURES = ["emptyG", "brimG", "workingG"] as const;
 const LABELS: Readonly<Record<string, string>> = {
   emptyG: "empty",
@@ -103,13 +96,18 @@ const LABELS: Readonly<Record<string, string>> = {
 /** Three weighings, each in parts if the scale is too small; the pot is drawn as they are typed. */
 function WeighVessel({ vessel, onDone }: { readonly vessel: VesselLine; readonly onDone: () => void }) {
   const units = useUnits();
-  const parse = (text: string) => parseParts(text, (part) => parseMass(part, units.mass));
-  const { emptyG } = vessel;
+  // As it was when this began: the page is drawn again with what others keep meanwhile.
+  const [base] = useState(vessel);
+  const parse = within((text) => parseParts(text, (part) => parseMass(part, units.mass)), {
+    ...WEIGHED_G,
+    print: units.printMass,
+  });
+  const { emptyG } = base;
   const start = (massG: number) => (emptyG === null ? "" : units.printMass(emptyG + massG));
   const empty = useTyped(start(0), parse);
-  const brimful = useTyped(start(vessel.brimG), parse);
-  const working = useTyped(start(vessel.workingG), parse);
-  const [theirs, setTheirs] = useState<Theirs>();
+  const brimful = useTyped(start(base.brimG), parse);
+  const working = useTyped(start(base.workingG), parse);
+  const [theirs, setTheirs] = useState<MeasuredByOthers>();
   const { act, at, busy } = useAct();
   const held =
     empty.value !== undefined && brimful.value !== undefined && working.value !== undefined
@@ -140,7 +138,7 @@ function WeighVessel({ vessel, onDone }: { readonly vessel: VesselLine; readonly
       : undefined;
   const save = () => {
     for (const typed of [empty, brimful, working]) typed.ask();
-    if (mine) void keep(mine, vessel.revision);
+    if (mine) void keep(mine, base.revision);
   };
   const choose = (chosen: Chosen) => {
     if (!mine || !theirs) return;
@@ -178,7 +176,7 @@ function WeighVessel({ vessel, onDone }: { readonly vessel: VesselLine; readonly
           what={vessel.name}
           who={theirs.changedBy}
           versions={{
-            base: shown(vessel),
+            base: shown(base),
             mine: shown(mine ?? {}),
             theirs: shown(theirs.figures),
           }}

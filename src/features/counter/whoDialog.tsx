@@ -27,7 +27,7 @@ export default function WhoDialog({ person, locked, onDone, onLock }: WhoDialogP
   useEffect(() => {
     setTrouble(undefined);
     settle(atTheDoor()).then((sent) => {
-      if (sent.ok) setPeople(sent.data.people);
+      if (sent.ok) setPeople(sent.data);
       else setTrouble(sent.trouble.message);
     });
   }, [asked]);
