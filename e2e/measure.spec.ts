@@ -154,7 +154,7 @@ test("a guided weighing and a cooling curve without hardware: dragged, played an
   page,
 }) => {
   await page.goto("/bench");
-  await page.getByRole("button", { name: "Take them out" }).click();
+  await page.getByRole("button", { name: "Take out simulated instruments" }).click();
   await page.getByRole("button", { name: "Weigh pot 2.05 l, white" }).click();
   await page.getByLabel("empty, lid off").fill("400");
   await page.getByRole("button", { name: "Pour a pot" }).click();

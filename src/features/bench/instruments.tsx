@@ -5,6 +5,7 @@ import { createContext, type ReactNode, useContext, useState, useSyncExternalSto
 import { printNumber } from "#core/units";
 import { type Device, type SimulatedDevice, simulatedDevice } from "#devices/index.ts";
 import { Button } from "#ui/button.tsx";
+import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 
 interface Instruments {
@@ -40,23 +41,20 @@ const STOOD_C = 74;
 
 /** The bench with simulated instruments beside it, for whoever has none yet or wants to try. */
 export function WithInstruments({ children }: { readonly children: ReactNode }) {
+  const { may } = useCounter();
   const [instruments] = useState(make);
   const [shown, setShown] = useState(false);
   return (
     <Context value={shown ? instruments : undefined}>
-      <Panel
-        title="Simulated instruments"
-        aside={
-          <Button aria-expanded={shown} onClick={() => setShown(!shown)}>
-            {shown ? "Put them away" : "Take them out"}
-          </Button>
-        }
-      >
-        <p className="text-quiet text-sm">
-          To try a measurement out without hardware: what they show is taken into the fields below.
-        </p>
-        {shown && (
-          <div className="mt-3 grid gap-4 sm:grid-cols-2">
+      {shown ? (
+        <Panel
+          title="Simulated instruments"
+          aside={<Button onClick={() => setShown(false)}>Put them away</Button>}
+        >
+          <p className="mb-3 text-quiet text-sm">
+            To try a measurement out without hardware: what they show is taken into the fields below.
+          </p>
+          <div className="grid gap-4 sm:grid-cols-2">
             <Instrument
               device={instruments.scale}
               plays={[{ verb: "Pour a pot", run: (scale) => scale.play(scale.read() + POURED_G, PLAY_MS) }]}
@@ -69,8 +67,14 @@ export function WithInstruments({ children }: { readonly children: ReactNode }) 
               ]}
             />
           </div>
-        )}
-      </Panel>
+        </Panel>
+      ) : (
+        may("measure") && (
+          <Button look="quiet" className="self-start" onClick={() => setShown(true)}>
+            Take out simulated instruments
+          </Button>
+        )
+      )}
       {children}
     </Context>
   );
