@@ -1,7 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
-import { bracketAround, type Dial, houseRule, onDial, reversed, translate, usualRule } from "./index.ts";
+import {
+  bracketAround,
+  type Dial,
+  houseRule,
+  onDial,
+  reversed,
+  ruleOn,
+  translate,
+  USUAL_RULE,
+} from "./index.ts";
 
 const CHOUGH: Dial = { min: 0, max: 24, step: 0.5, higherIs: "coarser" };
 const DUNLIN: Dial = { min: 0, max: 60, step: 1, higherIs: "coarser" };
@@ -69,14 +78,14 @@ describe("translation between two grinders", () => {
 });
 
 describe("the house rule", () => {
-  const rule = usualRule(CHOUGH);
+  const rule = ruleOn(CHOUGH, USUAL_RULE);
   const to = (target: number, icedShift = false, dial = CHOUGH) =>
     houseRule({
       sourceSetting: 9.5,
       doubling: { source: 20, target },
       icedShift,
       dial,
-      rule: usualRule(dial),
+      rule: ruleOn(dial, USUAL_RULE),
     });
 
   test("a bed twice as deep is 1.5 coarser, half as deep 1.5 finer, iced 1 finer", () => {
@@ -92,7 +101,7 @@ describe("the house rule", () => {
   });
 
   test("on a longer dial the same turn is more clicks", () => {
-    expect(usualRule(DUNLIN).unitsPerDoubling).toBeCloseTo(3.75, 12);
+    expect(ruleOn(DUNLIN, USUAL_RULE).unitsPerDoubling).toBeCloseTo(3.75, 12);
   });
 
   test("a rule that runs off the dial is cut and says so", () => {

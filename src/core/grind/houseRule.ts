@@ -1,23 +1,23 @@
 import { coarser, type Dial, type DialSetting, onDial } from "./dial.ts";
 
-/** Dial units coarser per doubling of the dry bed's depth, on a dial of 24; houses use 1 to 2.5. */
-export const USUAL_UNITS_PER_DOUBLING = 1.5;
+/** The dial that a house's rule is said on, from finest to coarsest. */
+const RULE_DIAL_SPAN = 24;
 
-/** Dial units finer for a short iced brew, on a dial of 24: its little water must take out as much. */
-export const USUAL_ICED_UNITS = 1;
-
-/** The dial that the usual figures were found on, from finest to coarsest. */
-const USUAL_DIAL_SPAN = 24;
-
+/** A house's rule of thumb, on a dial of 24. */
 export interface HouseRule {
+  /** Dial units coarser per doubling of the dry bed's depth; houses use 1 to 2.5. */
   readonly unitsPerDoubling: number;
+  /** Dial units finer for a short iced brew: its little water must take out as much. */
   readonly icedUnits: number;
 }
 
-/** The usual rule, stretched to a dial of another range. */
-export function usualRule(dial: Dial): HouseRule {
-  const stretch = (dial.max - dial.min) / USUAL_DIAL_SPAN;
-  return { unitsPerDoubling: USUAL_UNITS_PER_DOUBLING * stretch, icedUnits: USUAL_ICED_UNITS * stretch };
+/** What a house starts with. */
+export const USUAL_RULE: HouseRule = { unitsPerDoubling: 1.5, icedUnits: 1 };
+
+/** The rule on a dial of another range. */
+export function ruleOn(dial: Dial, { unitsPerDoubling, icedUnits }: HouseRule): HouseRule {
+  const stretch = (dial.max - dial.min) / RULE_DIAL_SPAN;
+  return { unitsPerDoubling: unitsPerDoubling * stretch, icedUnits: icedUnits * stretch };
 }
 
 export interface HouseRuleInput {

@@ -1,7 +1,9 @@
-/** The grind across grinders, sizes and service: for now the house rule. */
+/** A grinder's dial: its settings, what they grind, the house rule, and what another grinder calls them. */
 export { type Bracket, bracketAround } from "./bracket.ts";
+export { type Curve, type CurveFailure, type CurvePoint, fitCurve, settingAt, umAt } from "./curve.ts";
 export { coarser, type Dial, type DialSetting, onDial } from "./dial.ts";
-export { type HouseRule, type HouseRuleInput, houseRule, usualRule } from "./houseRule.ts";
+export { type HouseRule, type HouseRuleInput, houseRule, ruleOn, USUAL_RULE } from "./houseRule.ts";
+export { SIZE_SHARE, TEXTURE_UM, TEXTURES, type Texture } from "./texture.ts";
 export {
   type MatchedPair,
   reversed,

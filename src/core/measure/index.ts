@@ -1,5 +1,6 @@
 /** What is measured once and everything rests on: robust figures from a few weighings and readings. */
 export { boilingC } from "./boiling.ts";
+export { type CareDue, type CareEvery, type CareSince, careDue } from "./care.ts";
 export {
   type Cooling,
   type CoolingFailure,
@@ -8,5 +9,7 @@ export {
   fitCooling,
 } from "./cooling.ts";
 export { type BlankRun, type Delivery, type DeliveryFailure, fitDelivery } from "./delivery.ts";
-export { type LoggedYield, learnRetention, type Retention } from "./retention.ts";
+export { heatCapacityJPerK, SPECIFIC_HEAT, type VesselMaterial } from "./heat.ts";
+export { BATCHES_TO_LEARN_FROM, type LoggedYield, learnRetention, type Retention } from "./retention.ts";
 export { type VesselFailure, type VesselWeighing, vesselFrom } from "./vessel.ts";
+export { type DrainedIce, wetShareFrom } from "./wetIce.ts";

@@ -1,6 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { boilingC, coolingTempC, fitCooling, fitDelivery, learnRetention } from "#core/measure";
+import {
+  boilingC,
+  careDue,
+  coolingTempC,
+  fitCooling,
+  fitDelivery,
+  heatCapacityJPerK,
+  learnRetention,
+  wetShareFrom,
+} from "#core/measure";
+import { seeded } from "#core/random";
 import { must } from "#core/result";
 
 describe("blank runs", () => {
@@ -135,4 +145,41 @@ test("water boils at 100 °C at the sea, near 98 at 614 m, near 95 at 1500 m", (
   expect(boilingC(0)).toBeCloseTo(100, 1);
   expect(boilingC(614)).toBeCloseTo(97.97, 1);
   expect(boilingC(1500)).toBeCloseTo(95, 0);
+});
+
+describe("other measures", () => {
+  test("a drained scoop: 500 g that drains to 460 is 8 % water; more after than before is refused", () => {
+    expect(must(wetShareFrom({ wholeG: 500, drainedG: 460 }))).toBeCloseTo(0.08, 12);
+    expect(must(wetShareFrom({ wholeG: 500, drainedG: 500 }))).toBe(0);
+    expect(wetShareFrom({ wholeG: 460, drainedG: 500 })).toMatchObject({ ok: false });
+  });
+
+  test("a 700 g steel server takes 350 J/K, an insulated one of twice the mass as much", () => {
+    expect(heatCapacityJPerK({ material: "steel", massG: 700, insulated: false })).toBe(350);
+    expect(heatCapacityJPerK({ material: "steel", massG: 1400, insulated: true })).toBe(350);
+  });
+
+  test("care is due by whatever is fullest, and exactly at its measure", () => {
+    const since = { days: 3, litres: 1500, kg: 10 };
+    expect(careDue({ days: 7, litres: 1500 }, since)).toEqual({ share: 1, by: "litres" });
+    expect(careDue({ days: 4, kg: 60 }, since)).toEqual({ share: 0.75, by: "days" });
+    expect(careDue({}, since).share).toBe(0);
+  });
+
+  test("one spilt pot among thirty moves what is retained by under 1 %, wherever it stands", () => {
+    const random = seeded(7);
+    const good = Array.from({ length: 29 }, () => ({
+      doseG: 205,
+      waterG: 3280,
+      yieldG: 3280 - (2.12 + 0.04 * random.normal()) * 205,
+    }));
+    const alone = must(learnRetention(good)).retentionGPerG;
+    for (const place of [0, 14, 29]) {
+      const spilt = good.toSpliced(place, 0, { doseG: 205, waterG: 3280, yieldG: 2300 });
+      const learned = must(learnRetention(spilt));
+      expect(Math.abs(learned.retentionGPerG / alone - 1)).toBeLessThan(0.01);
+      expect(learned.outliers).toEqual([place]);
+      expect(learned.batches).toBe(29);
+    }
+  });
 });

@@ -27,6 +27,8 @@ export interface Retention {
 const USUAL = { least: 1.5, most: 3 };
 /** How far out a value counts less, in standard deviations (Tukey's biweight, usual 4.685). */
 const BIWEIGHT_SD = 4.685;
+/** Enough batches to tell scatter from drift, few enough that a change of paper or habit shows within days. */
+export const BATCHES_TO_LEARN_FROM = 60;
 /** Steps towards the robust mean; it moves by less than a millionth after a handful. */
 const MOST_STEPS = 50;
 const SETTLED = 1e-12;
@@ -35,11 +37,13 @@ const SETTLED = 1e-12;
  * Liquid retained, learned from logged yields: retained = (water − beverage) ÷ dose, averaged with Tukey's
  * biweight about the median, so that a spilt pot does not move it.
  *
+ * @param logged the newest first; the newest `BATCHES_TO_LEARN_FROM` count
  * @returns g per g of dose; `noBatches` without any
  */
 export function learnRetention(
-  batches: readonly LoggedYield[],
+  logged: readonly LoggedYield[],
 ): Result<Retention, { readonly code: "noBatches" }> {
+  const batches = logged.slice(0, BATCHES_TO_LEARN_FROM);
   if (batches.length === 0) return fail({ code: "noBatches" });
   const values = batches.map(({ doseG, waterG, yieldG }) => (waterG - yieldG) / doseG);
   const start = median(values);

@@ -14,8 +14,14 @@ export const RIGHTS = {
   own: EVERYONE,
   keepCards: WORKERS,
   planShift: WORKERS,
+  logBatches: WORKERS,
+  doCare: WORKERS,
+  /** To measure something again, for a lead to look at. */
+  propose: WORKERS,
   /** What every sum rests on. */
   measure: LEADS,
+  /** To put something on the bench, change it or take it off; the house's settings. */
+  setBench: LEADS,
   people: LEADS,
   tablets: LEADS,
   tokens: LEADS,

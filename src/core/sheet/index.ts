@@ -1,30 +1,27 @@
 /** The sheet: from what is pinned to what is weighed out. */
 import { ok, type Result } from "#core/result";
 import { type Check, checksOf } from "./checks.ts";
+import { exactSheet } from "./exact.ts";
 import { figuresOf } from "./figures.ts";
 import { workingFillG } from "./fill.ts";
 import { roundMasses } from "./round.ts";
-import { solvePins } from "./solve.ts";
 import type { SheetFailure, SheetFigures, SheetInput } from "./types.ts";
 
 export { type Check, type CheckCode, type Severity, USUAL_ICE_HEAP_G_PER_ML } from "./checks.ts";
+export { exactSheet } from "./exact.ts";
 export { type MeteredCup, meteredExtractionPct } from "./extraction.ts";
 export { meltOf } from "./figures.ts";
 export { HOT_COFFEE_G_PER_ML, workingFillG } from "./fill.ts";
 export { type Pinned, type PinSet, pinFigure, pinsOf } from "./giveWay.ts";
+export { trimmedRatio } from "./trim.ts";
 export * from "./types.ts";
+export { type Guess, type Worth, worthMeasuring } from "./worth.ts";
 
 export interface SheetResult {
   readonly exact: SheetFigures;
   /** What a scale and the brewer can do; equal to `exact` without rounding. */
   readonly rounded: SheetFigures;
   readonly checks: readonly Check[];
-}
-
-/** The exact figures that satisfy all pins: `solvePins`, and what follows from the masses. */
-export function exactSheet(input: SheetInput): Result<SheetFigures, SheetFailure> {
-  const masses = solvePins(input.pins, input);
-  return masses.ok ? figuresOf(masses.value, input) : masses;
 }
 
 /**

@@ -46,7 +46,9 @@ export function latticesAround(exact: Masses, pins: Pins, rounding: Rounding): r
     // No ice or no bypass can be the nearest that a scoop does; no dose is none.
     const first = name === "doseG" ? 1 : 0;
     const scale = { startG: 0, stepG: stepG ?? 0, slope: 1, interceptG: 0, first, last: Infinity };
-    return stepG === undefined ? only(massG) : within(reachOf(massG, stepG), scale);
+    if (stepG === undefined) return only(massG);
+    const [lowG, highG] = reachOf(massG, stepG);
+    return within([name === "doseG" && rounding.doseUp ? massG : lowG, highG], scale);
   });
 }
 

@@ -60,6 +60,8 @@ export interface BrewWaterLattice {
 /** Rounding steps, g; a mass without a step stays exact. */
 export interface Rounding {
   readonly doseG?: number | undefined;
+  /** Never less coffee than exactly wanted: the dose goes to a step at or above it. */
+  readonly doseUp?: boolean | undefined;
   readonly bypassG?: number | undefined;
   readonly iceG?: number | undefined;
   readonly brewWater?: BrewWaterLattice | undefined;

@@ -4,7 +4,7 @@ import { G_PER_OZ, ML_PER_FL_OZ } from "./mass.ts";
 import { parseNumber, tidy } from "./number.ts";
 import { type PrintOptions, printNumber } from "./print.ts";
 
-export const RATIO_UNITS = ["1:n", "g/l"] as const;
+export const RATIO_UNITS = ["1:n", "g/l", "g/fl oz"] as const;
 export type RatioUnit = (typeof RATIO_UNITS)[number];
 
 /** Water, g, in which a unit of concentration counts the grams of coffee. */
@@ -62,8 +62,10 @@ function ratioOfSides(text: string, left: string, right: string): Result<number,
   return ok(large / small);
 }
 
-/** A ratio for people: `1:16` to a hundredth, or grams per litre to a tenth. */
+/** A ratio for people: `1:16` to a hundredth, grams per litre to a tenth, or grams per fluid ounce to a hundredth. */
 export function printRatio(ratio: number, unit: RatioUnit = "1:n", options?: PrintOptions): string {
   if (unit === "1:n") return `1:${printNumber(ratio, RATIO_DECIMALS, options)}`;
-  return `${printNumber(WATER_G_PER.l! / ratio, CONCENTRATION_DECIMALS, options)} g/l`;
+  const per = unit.slice("g/".length);
+  const decimals = unit === "g/l" ? CONCENTRATION_DECIMALS : RATIO_DECIMALS;
+  return `${printNumber(WATER_G_PER[per]! / ratio, decimals, options)} ${unit}`;
 }
