@@ -1,8 +1,10 @@
 import type { Basket } from "#core/brew";
-import type { Dial, MatchedPair } from "#core/grind";
+import type { CurvePoint, Dial, MatchedPair } from "#core/grind";
 import type { Ice, VesselHeat } from "#core/ice";
 import type { BrewWaterLattice, Serve } from "#core/sheet";
+import type { Aspect } from "./aspects.ts";
 import type { HouseSettings } from "./house.ts";
+import type { Figures } from "./things.ts";
 
 /** A site's equipment and the house's recipes and coffees, as the screens read them. */
 export interface Bench {
@@ -24,37 +26,50 @@ export interface Bench {
   readonly recipes: readonly BenchRecipe[];
 }
 
-export interface BenchBrewer {
+/** A thing with what of it is only typical, not measured here. */
+interface Benched {
   readonly id: string;
   readonly name: string;
-  readonly kind: "batch" | "hand";
-  readonly filter: "paper" | "metal";
-  readonly basket: Basket;
-  readonly lattice: Required<BrewWaterLattice>;
-  readonly doseMaxG: number;
-  readonly preferredMinG: number | null;
-  readonly preferredMaxG: number | null;
-  readonly bedDepthMinMm: number | null;
-  readonly bedDepthMaxMm: number | null;
-  readonly retentionGPerG: number;
-  /** Brew water is so much warmer than what drips from the bed, °C. */
-  readonly dripDropC: number;
-  readonly rinseG: number;
+  readonly typical: readonly Aspect[];
 }
 
-export interface BenchVessel extends Pick<VesselHeat, "vesselJPerK"> {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: "dispenser" | "pot" | "glass" | "steel";
-  readonly iced: boolean;
+export interface BenchBrewer
+  extends Benched,
+    Pick<
+      Figures<"brewer">,
+      | "kind"
+      | "doseMinG"
+      | "doseMaxG"
+      | "preferredMinG"
+      | "preferredMaxG"
+      | "bedDepthMinMm"
+      | "bedDepthMaxMm"
+      | "retentionGPerG"
+      | "sprayTempC"
+      | "bypassMaxPct"
+      | "dripDropC"
+      | "rinseG"
+    > {
+  readonly filter: Pick<Figures<"filter">, "name" | "material">;
+  readonly basket: Basket;
+  readonly lattice: Required<BrewWaterLattice>;
+}
+
+export interface BenchVessel
+  extends Benched,
+    Pick<VesselHeat, "vesselJPerK">,
+    Pick<Figures<"vessel">, "kind" | "iced"> {
   readonly brimG: number;
   readonly workingG: number;
 }
 
-export interface BenchGrinder extends Dial {
-  readonly id: string;
-  readonly name: string;
+export interface BenchGrinder extends Benched, Dial {
   readonly purgeG: number;
+  /** Its own rule, on its own dial; null where the house's counts. */
+  readonly ruleUnits: number | null;
+  readonly ruleIcedUnits: number | null;
+  /** Its newest curve; empty where there is none. */
+  readonly curve: readonly CurvePoint[];
 }
 
 export interface BenchIce extends Ice {
@@ -63,14 +78,10 @@ export interface BenchIce extends Ice {
   readonly heapGPerMl: number;
 }
 
-export interface BenchCoffee {
-  readonly id: string;
-  readonly name: string;
+export interface BenchCoffee extends Benched {
   readonly character: string;
+  readonly stockG: number | null;
   readonly densityGPerMl: number;
-  /** ISO date. */
-  readonly roastedOn: string;
-  readonly stockG: number;
 }
 
 /** A recipe's newest version, with the basket and the grinder that it was brewed with. */
@@ -82,7 +93,7 @@ export interface BenchRecipe {
   readonly coffeeId: string;
   readonly basket: Basket;
   readonly densityGPerMl: number;
-  readonly grinder: { readonly id: string; readonly name: string };
+  readonly grinder: { readonly id: string; readonly name: string; readonly curve: readonly CurvePoint[] };
   readonly dialSetting: number;
   /** Matched pairs from the recipe's grinder to each grinder of the site. */
   readonly pairs: Readonly<Record<string, readonly MatchedPair[]>>;

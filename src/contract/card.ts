@@ -1,8 +1,11 @@
 import { z } from "zod";
+import { ASPECTS, MATERIALS } from "./aspects.ts";
 import { sheetInput, sheetOutput } from "./sheet.ts";
 
 const name = z.string().trim().min(1).max(80);
 export const uuid = z.uuid();
+/** A brewer, a vessel, a grinder and a coffee. */
+const MOST_THINGS = 4;
 
 /** A dial as a card keeps it: the grinder's own numbers. */
 const dial = z.strictObject({
@@ -18,8 +21,8 @@ export const cardMadeWith = z.strictObject({
   recipe: name,
   brewerId: uuid,
   brewer: name,
-  brewerKind: z.enum(["batch", "hand"]),
-  filter: z.enum(["paper", "metal"]),
+  brewerKind: z.enum(["batch", "hand", "press"]),
+  filter: z.enum(MATERIALS),
   rinseG: z.number().min(0),
   vesselId: uuid,
   vessel: name,
@@ -32,6 +35,11 @@ export const cardMadeWith = z.strictObject({
   iceSource: name.optional(),
   waterTempC: z.number(),
   extractionIsGuess: z.boolean(),
+  typical: z
+    .array(z.strictObject({ name, aspects: z.array(z.enum(ASPECTS)) }))
+    .max(MOST_THINGS)
+    .optional()
+    .describe("What it rests on that is only usual for its kind, not measured"),
 });
 
 /** A card's sheet: the exact inputs with their pins, the results, and the dial. */

@@ -1,14 +1,49 @@
 import { z } from "zod";
+import { USUAL_RULE } from "#core/grind";
+import { MASS_UNITS, RATIO_UNITS, TEMP_UNITS } from "#core/units";
 import * as n from "./numbers.ts";
+
+/**
+ * How an iced ratio is counted: the server's ice inside it, the ice on top of it, or the dose following
+ * until the melted drink has the strength wanted.
+ */
+export const ICED_SCHOOLS = ["inside", "onTop", "strength"] as const;
+export type IcedSchool = (typeof ICED_SCHOOLS)[number];
+
+const MOST_BREW_S = 86_400;
+const MOST_DIAL_UNITS = 24;
 
 /** What the house decides for all its sites. */
 export const houseSettings = z.strictObject({
-  rounding: z.strictObject({ doseG: n.stepG, bypassG: n.stepG, iceG: n.stepG }),
+  /** What a browser that has chosen none reads in. */
+  units: z.strictObject({
+    mass: z.enum(MASS_UNITS),
+    temp: z.enum(TEMP_UNITS),
+    ratio: z.enum(RATIO_UNITS),
+  }),
+  rounding: z.strictObject({ doseG: n.stepG, doseUp: z.boolean(), bypassG: n.stepG, iceG: n.stepG }),
   window: z.strictObject({
     ratio: n.windowOf(100),
     strengthPct: n.windowOf(30),
     extractionPct: n.windowOf(35),
   }),
+  /** Where a brewer has none of its own. */
+  bedDepthMm: n.windowOf(500),
+  /** From the first water to the last drip, s; a batch below a litre is a small one. */
+  brewTimeS: z.strictObject({
+    batch: n.windowOf(MOST_BREW_S),
+    smallBatch: n.windowOf(MOST_BREW_S),
+    hand: n.windowOf(MOST_BREW_S),
+    icedHand: n.windowOf(MOST_BREW_S),
+  }),
+  icedSchool: z.enum(ICED_SCHOOLS),
+  /** On a dial of 24. */
+  rule: z.strictObject({
+    unitsPerDoubling: z.number().min(0).max(MOST_DIAL_UNITS),
+    icedUnits: z.number().min(0).max(MOST_DIAL_UNITS),
+  }),
+  /** Less coffee for each doubling of the batch, % of the dose. */
+  doseTrimPct: z.number().min(0).max(30),
   /** Taken where no cup was metered, and shown as a guess. */
   extractionGuessPct: n.extractionPct,
   roomTempC: n.vesselTempC,
@@ -17,10 +52,25 @@ export const houseSettings = z.strictObject({
 });
 export type HouseSettings = z.infer<typeof houseSettings>;
 
+/** The house's settings as they are kept. */
+export const keptSettings = z.strictObject({
+  /** The house's revision of settings that the change began with. */
+  revision: z.number().int().min(1),
+  name: z.string().max(400),
+  settings: houseSettings,
+});
+export type KeptSettings = z.infer<typeof keptSettings>;
+
 /** What a new house starts with. */
 export const USUAL_SETTINGS: HouseSettings = {
-  rounding: { doseG: 1, bypassG: 10, iceG: 50 },
+  units: { mass: "g", temp: "°C", ratio: "1:n" },
+  rounding: { doseG: 1, doseUp: false, bypassG: 10, iceG: 50 },
   window: { ratio: [15, 17], strengthPct: [1.2, 1.45], extractionPct: [18, 22] },
+  bedDepthMm: [20, 50],
+  brewTimeS: { batch: [240, 390], smallBatch: [180, 330], hand: [165, 240], icedHand: [120, 195] },
+  icedSchool: "inside",
+  rule: USUAL_RULE,
+  doseTrimPct: 0,
   extractionGuessPct: 20,
   roomTempC: 21,
   icedTempC: 8,

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { CURVE_REASONS } from "./aspects.ts";
 import { uuid } from "./card.ts";
 
 /** Far above what a café weighs; what is more is a slip. */
@@ -15,17 +16,23 @@ export const weighedVessel = z.strictObject({
   workingG: weighedG,
 });
 
-/** What is read off several times: blank runs, brewed pots, a pot's temperature as it stands. */
-export const READING_KINDS = ["blankRun", "brewedPot", "cooling"] as const;
+/** What is read off several times: blank runs, a pot's temperature as it stands, how a brewer sprays. */
+export const READING_KINDS = ["blankRun", "cooling", "flow"] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 
 const aboveNothingG = z.number().gt(0).max(200_000);
 
 /** One blank run; the id is the sender's, here and below. */
-const blankRun = z.strictObject({ id: uuid, setG: aboveNothingG, weighedG: aboveNothingG });
+const blankRun = z.strictObject({
+  id: uuid,
+  setG: aboveNothingG,
+  weighedG: aboveNothingG,
+  /** 1 for the first of the day, on a cold brewer. */
+  cold: z.number().int().min(0).max(1),
+});
 export type BlankRunRow = z.infer<typeof blankRun>;
 
-/** One brewed pot: coffee, all the water, and the beverage. */
+/** One brewed pot, the short form of a batch: coffee, all the water, and the beverage. */
 const brewedPot = z.strictObject({
   id: uuid,
   doseG: aboveNothingG,
@@ -33,6 +40,18 @@ const brewedPot = z.strictObject({
   yieldG: aboveNothingG,
 });
 export type BrewedPotRow = z.infer<typeof brewedPot>;
+
+/** How a brewer sprays up to a batch's size: a half and a full batch may spray differently. */
+const flowMode = z.strictObject({
+  id: uuid,
+  upToG: aboveNothingG,
+  rateGPerS: z.number().min(0.5).max(200),
+  /** Of the batch's water, before the first pause. */
+  bloomPct: z.number().min(0).max(90),
+  bloomS: z.number().min(0).max(600),
+  pulses: z.number().int().min(1).max(60),
+});
+export type FlowRow = z.infer<typeof flowMode>;
 
 const coolingReading = z.strictObject({
   id: uuid,
@@ -46,11 +65,17 @@ const rowsOf = <Row extends z.ZodType>(row: Row) =>
   z.strictObject({ id: uuid, revision, rows: z.array(row).min(1).max(MOST_ROWS) });
 
 export const blankRuns = rowsOf(blankRun);
-export const brewedPots = rowsOf(brewedPot).extend({
+export const flowModes = rowsOf(flowMode);
+export const coolingReadings = rowsOf(coolingReading);
+
+/** Pots brewed and weighed; they join the log, and what the bed keeps is learned from it. */
+export const brewedPots = z.strictObject({
+  id: uuid,
+  revision,
+  rows: z.array(brewedPot).max(MOST_ROWS),
   /** An unusual retention is kept only when somebody says that it is so. */
   confirmed: z.boolean(),
 });
-export const coolingReadings = rowsOf(coolingReading);
 
 /** A coffee's beans in a cup of known volume. */
 export const weighedBeans = z.strictObject({
@@ -59,6 +84,60 @@ export const weighedBeans = z.strictObject({
   massG: z.number().gt(0).max(20_000),
   volumeMl: z.number().gt(0).max(20_000),
 });
+
+/** A scoop of ice, whole and drained. */
+export const drainedIce = z.strictObject({
+  id: uuid,
+  revision,
+  wholeG: aboveNothingG,
+  drainedG: weighedG,
+});
+
+/** What a grinder's dial grinds, at a few settings. */
+export const grindCurve = z.strictObject({
+  id: uuid,
+  revision,
+  /** The curve's own id: a new one starts a new version. */
+  curveId: uuid,
+  why: z.enum(CURVE_REASONS),
+  points: z
+    .array(
+      z.strictObject({
+        setting: z.number(),
+        um: z.number().min(50).max(3000),
+        by: z.enum(["word", "sieve"]),
+      }),
+    )
+    .min(1)
+    .max(MOST_ROWS),
+});
+
+/** Settings at which two grinders grind alike. */
+export const grinderPairs = z.strictObject({
+  id: uuid,
+  revision,
+  otherId: uuid,
+  pairs: z.array(z.strictObject({ id: uuid, from: z.number(), to: z.number() })).max(MOST_ROWS),
+});
+
+/** Everything that can be measured, as it is kept by a lead or proposed by a barista. */
+export const measure = z.discriminatedUnion("what", [
+  z.strictObject({ what: z.literal("vessel"), of: weighedVessel }),
+  z.strictObject({ what: z.literal("density"), of: weighedBeans }),
+  z.strictObject({ what: z.literal("wetIce"), of: drainedIce }),
+  z.strictObject({ what: z.literal("blankRun"), of: blankRuns }),
+  z.strictObject({ what: z.literal("flow"), of: flowModes }),
+  z.strictObject({ what: z.literal("brewedPot"), of: brewedPots }),
+  z.strictObject({ what: z.literal("cooling"), of: coolingReadings }),
+  z.strictObject({ what: z.literal("curve"), of: grindCurve }),
+  z.strictObject({ what: z.literal("pairs"), of: grinderPairs }),
+]);
+export type Measure = z.infer<typeof measure>;
+/** What one kind of measuring takes. */
+export type MeasureOf<What extends Measure["what"]> = Extract<Measure, { what: What }>["of"];
+
+/** A lead's word on what a barista measured. */
+export const decision = z.strictObject({ id: uuid, accept: z.boolean() });
 
 /** What somebody else measured, when they were faster. */
 export interface MeasuredByOthers {

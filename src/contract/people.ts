@@ -6,12 +6,32 @@ import { uuid } from "./card.ts";
 export const SCOPES = ["read", "write"] as const;
 export type Scope = (typeof SCOPES)[number];
 
-export const AUDIT_SUBJECTS = ["person", "vessel", "brewer", "coffee", "station", "token"] as const;
+export const AUDIT_SUBJECTS = [
+  "person",
+  "house",
+  "site",
+  "vessel",
+  "brewer",
+  "filter",
+  "grinder",
+  "coffee",
+  "water",
+  "ice",
+  "cup",
+  "scale",
+  "care",
+  "recipe",
+  "batch",
+  "station",
+  "token",
+] as const;
 export const AUDIT_ACTIONS = [
   "added",
   "changed",
   "measured",
   "pinSet",
+  "proposed",
+  "declined",
   "archived",
   "restored",
   "anonymised",

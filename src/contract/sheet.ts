@@ -107,6 +107,7 @@ export const sheetInput = z
     rounding: z
       .strictObject({
         doseG: n.stepG.optional(),
+        doseUp: z.boolean().optional().describe("Round the dose up, never down"),
         bypassG: n.stepG.optional(),
         iceG: n.stepG.optional(),
         brewWater: brewWater.optional(),

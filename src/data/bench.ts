@@ -1,5 +1,6 @@
 import { asc, desc, eq } from "drizzle-orm";
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
+import type { CurvePoint } from "#core/grind";
 import type { Database } from "./connection.ts";
 import { listSites, readHouse } from "./house.ts";
 import * as schema from "./schema.ts";
@@ -11,18 +12,24 @@ import * as schema from "./schema.ts";
  * @returns undefined while the house has no site
  */
 export async function readBench(db: Database, siteId: string | undefined): Promise<Bench | undefined> {
-  const { brewers, vessels, grinders, iceSources, coffees, cups } = schema;
+  const { brewers, filters, vessels, grinders, iceSources, coffees, cups } = schema;
   // All at once: a house has a few dozen rows, and a second round would cost more than the rows left out.
-  const [house, sites, brewerRows, vesselRows, grinderRows, iceRows, coffeeRows, cupRows, recipes] =
+  const [house, sites, brewerRows, vesselRows, grinderRows, curves, iceRows, coffeeRows, cupRows, recipes] =
     await Promise.all([
       readHouse(db),
       listSites(db),
-      db.select().from(brewers).where(eq(brewers.removed, false)).orderBy(asc(brewers.position)),
-      db.select().from(vessels).orderBy(asc(vessels.position)),
-      db.select().from(grinders).orderBy(asc(grinders.position)),
-      db.select().from(iceSources).orderBy(asc(iceSources.position)),
-      db.select().from(coffees).orderBy(asc(coffees.position)),
-      db.select().from(cups).orderBy(asc(cups.volumeMl)),
+      db
+        .select()
+        .from(brewers)
+        .innerJoin(filters, eq(filters.id, brewers.filterId))
+        .where(eq(brewers.removed, false))
+        .orderBy(asc(brewers.position)),
+      db.select().from(vessels).where(eq(vessels.removed, false)).orderBy(asc(vessels.position)),
+      db.select().from(grinders).where(eq(grinders.removed, false)).orderBy(asc(grinders.position)),
+      readNewestCurves(db),
+      db.select().from(iceSources).where(eq(iceSources.removed, false)).orderBy(asc(iceSources.position)),
+      db.select().from(coffees).where(eq(coffees.removed, false)).orderBy(asc(coffees.position)),
+      db.select().from(cups).where(eq(cups.removed, false)).orderBy(asc(cups.volumeMl)),
       readRecipes(db),
     ]);
   const site = sites.find(({ id }) => id === siteId) ?? sites[0];
@@ -33,30 +40,88 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
     site: { id: site.id, name: site.name, timeZone: site.timeZone, altitudeM: site.altitudeM },
     sites: sites.map(({ id, name }) => ({ id, name })),
     settings: house.settings,
-    brewers: here(brewerRows).map(
-      ({ stepG, slope, interceptG, minSettingG, maxSettingG, measuredAt, revision, ...brewer }) => ({
-        ...brewer,
-        lattice: { stepG, slope, interceptG, minSettingG, maxSettingG },
-      }),
-    ),
-    vessels: here(vesselRows).map(({ emptyG, coolingPerS, measuredAt, revision, ...vessel }) => vessel),
-    grinders: here(grinderRows).map(({ dialMin, dialMax, dialStep, ...grinder }) => ({
-      ...grinder,
-      min: dialMin,
-      max: dialMax,
-      step: dialStep,
+    brewers: brewerRows
+      .filter((row) => row.brewers.siteId === site.id)
+      .map(
+        ({
+          brewers: { stepG, slope, interceptG, minSettingG, maxSettingG, ...brewer },
+          filters: filter,
+        }) => ({
+          id: brewer.id,
+          name: brewer.name,
+          typical: brewer.typical ?? [],
+          kind: brewer.kind,
+          basket: brewer.basket,
+          doseMinG: brewer.doseMinG,
+          doseMaxG: brewer.doseMaxG,
+          preferredMinG: brewer.preferredMinG,
+          preferredMaxG: brewer.preferredMaxG,
+          bedDepthMinMm: brewer.bedDepthMinMm,
+          bedDepthMaxMm: brewer.bedDepthMaxMm,
+          retentionGPerG: brewer.retentionGPerG,
+          sprayTempC: brewer.sprayTempC,
+          bypassMaxPct: brewer.bypassMaxPct,
+          dripDropC: brewer.dripDropC,
+          rinseG: brewer.rinseG,
+          filter: { name: filter.name, material: filter.material },
+          lattice: { stepG, slope, interceptG, minSettingG, maxSettingG },
+        }),
+      ),
+    vessels: here(vesselRows).map(({ id, name, kind, iced, brimG, workingG, vesselJPerK, typical }) => ({
+      id,
+      name,
+      kind,
+      iced,
+      brimG,
+      workingG,
+      vesselJPerK,
+      typical: typical ?? [],
     })),
-    iceSources: here(iceRows),
-    coffees: coffeeRows.map(({ measuredAt, revision, ...coffee }) => coffee),
-    cups: cupRows,
+    grinders: here(grinderRows).map((grinder) => ({
+      id: grinder.id,
+      name: grinder.name,
+      min: grinder.dialMin,
+      max: grinder.dialMax,
+      step: grinder.dialStep,
+      higherIs: grinder.higherIs,
+      purgeG: grinder.purgeG,
+      ruleUnits: grinder.ruleUnits,
+      ruleIcedUnits: grinder.ruleIcedUnits,
+      curve: curves.get(grinder.id) ?? [],
+      typical: grinder.typical ?? [],
+    })),
+    iceSources: here(iceRows).map(({ id, name, iceTempC, iceWetShare, heapGPerMl }) => ({
+      id,
+      name,
+      iceTempC,
+      iceWetShare,
+      heapGPerMl,
+    })),
+    coffees: coffeeRows.map(({ id, name, character, densityGPerMl, stockG, typical }) => ({
+      id,
+      name,
+      character,
+      stockG,
+      densityGPerMl,
+      typical: typical ?? [],
+    })),
+    cups: cupRows.map(({ volumeMl, serve }) => ({ volumeMl, serve })),
     recipes,
   };
+}
+
+/** Each grinder's newest curve, by its id. */
+async function readNewestCurves(db: Database): Promise<ReadonlyMap<string, readonly CurvePoint[]>> {
+  const { grinderCurves } = schema;
+  const rows = await db.select().from(grinderCurves).orderBy(asc(grinderCurves.version));
+  return new Map(rows.map(({ grinderId, points }) => [grinderId, points]));
 }
 
 /** Every recipe's newest version. */
 async function readRecipes(db: Database): Promise<BenchRecipe[]> {
   const { recipes, recipeVersions, brewers, grinders, grinderPairs, coffees } = schema;
-  const [rows, pairs] = await Promise.all([
+  const [curves, rows, pairs] = await Promise.all([
+    readNewestCurves(db),
     db
       .select()
       .from(recipeVersions)
@@ -75,7 +140,7 @@ async function readRecipes(db: Database): Promise<BenchRecipe[]> {
       name: recipe.name,
       basket: brewer.basket,
       densityGPerMl: coffee.densityGPerMl,
-      grinder: { id: grinder.id, name: grinder.name },
+      grinder: { id: grinder.id, name: grinder.name, curve: curves.get(grinder.id) ?? [] },
       pairs: pairsFrom(grinder.id, pairs),
     }),
   );

@@ -43,7 +43,7 @@ describe("the bench", () => {
       ["Loft cone", 4],
       ["Slack water", 2],
     ]);
-    expect(pier.coffees[0]).toMatchObject({ name: "Saltmarsh", roastedOn: "2026-07-05" });
+    expect(pier.coffees[0]).toMatchObject({ name: "Saltmarsh", densityGPerMl: 0.4 });
     const loft = (await readBench(fresh.db, ROPE_LOFT))!;
     expect(loft.grinders.map(({ name }) => name)).toEqual(["Dunlin"]);
   });

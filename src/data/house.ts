@@ -1,4 +1,7 @@
-import { asc, count, sql } from "drizzle-orm";
+import { asc, count, eq, sql } from "drizzle-orm";
+import type { KeptSettings } from "#contract/house.ts";
+import { fail, ok, type Result } from "#core/result";
+import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { house, people, sites } from "./schema.ts";
 
@@ -27,12 +30,51 @@ export async function turnBench(tx: Database): Promise<void> {
   await tx.update(house).set({ benchRevision: sql`bench_revision + 1` });
 }
 
-export async function createHouse(db: Database, row: Omit<House, "id" | "benchRevision">): Promise<void> {
+export async function createHouse(
+  db: Database,
+  row: Omit<House, "id" | "benchRevision" | "revision">,
+): Promise<void> {
   await db.insert(house).values({ id: 1, ...row });
 }
 
 export function listSites(db: Database): Promise<Site[]> {
-  return db.select().from(sites).orderBy(asc(sites.position));
+  return db.select().from(sites).where(eq(sites.removed, false)).orderBy(asc(sites.position));
+}
+
+/** Keeps the house's name and settings: in the trail, and at once on every page. */
+export function keepSettings(
+  db: Database,
+  { revision, name, settings }: KeptSettings,
+  by: Act,
+): Promise<Result<undefined, { readonly code: "stale"; readonly house: House }>> {
+  return db.transaction(async (tx) => {
+    const [old] = await tx.select().from(house).for("update");
+    if (!old) throw new Error("there is no house");
+    if (old.revision !== revision) return fail({ code: "stale", house: old });
+    await tx.update(house).set({ name, settings, revision: revision + 1 });
+    const { before, after } = settingsChanged(old, { name, settings });
+    await record(tx, by, { action: "changed", subject: "house", subjectId: HOUSE_SUBJECT, before, after });
+    await turnBench(tx);
+    return ok(undefined);
+  });
+}
+
+/** The house has no id of its own in the trail: there is one. */
+const HOUSE_SUBJECT = "house";
+
+type Named = Pick<House, "name" | "settings">;
+
+/** Settings that differ, each as one line of text. */
+function settingsChanged(old: Named, next: Named) {
+  const flat = ({ name, settings }: Named): Readonly<Record<string, string>> => ({
+    name,
+    ...Object.fromEntries(Object.entries(settings).map(([key, value]) => [key, JSON.stringify(value)])),
+  });
+  const [before, after] = [flat(old), flat(next)];
+  const differ = Object.keys(after).filter((key) => before[key] !== after[key]);
+  const only = (all: Readonly<Record<string, string>>) =>
+    Object.fromEntries(differ.map((key) => [key, all[key] ?? ""]));
+  return { before: only(before), after: only(after) };
 }
 
 /** Whether anybody has entered anything yet. */

@@ -4,10 +4,19 @@ import { must } from "#core/result";
 import { freshDatabase, noHash } from "#tests/database.ts";
 import { readAudit } from "./audit.ts";
 import { readBench } from "./bench.ts";
-import { LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
+import { LEAD, PIER_HEAD } from "./demo/bench.ts";
 import { loadDemoHouse } from "./demo/house.ts";
 import { readBenchRevision } from "./house.ts";
-import { keepDensity, keepReadings, keepVessel, readMeasures } from "./measures.ts";
+import {
+  keepCurve,
+  keepMeasured,
+  keepPairs,
+  keepReadings,
+  readCurves,
+  readPairs,
+  readReadings,
+} from "./measures.ts";
+import { readThings } from "./things.ts";
 
 const AT = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: AT };
@@ -18,56 +27,115 @@ beforeAll(async () => {
 });
 afterAll(() => fresh.drop());
 
-const measures = () => readMeasures(fresh.db, PIER_HEAD);
+const things = <Kind extends "vessel" | "brewer" | "coffee" | "grinder">(kind: Kind) =>
+  readThings(fresh.db, kind, PIER_HEAD);
+
+interface Run {
+  readonly id: string;
+  readonly setG: number;
+  readonly weighedG: number;
+}
+const runsOf = async (id: string) => {
+  const list = (await readReadings(fresh.db, [id])).find(({ kind }) => kind === "blankRun");
+  return (list?.rows ?? []) as unknown as readonly Run[];
+};
 
 test("the demo house's lines are those of its five blank runs", async () => {
-  for (const { slope, interceptG, runs } of (await measures()).brewers) {
+  for (const { id, besides } of await things("brewer")) {
+    const runs = await runsOf(id);
     expect(runs).toHaveLength(5);
     const fit = must(fitDelivery(runs));
-    expect(fit.slope).toBeCloseTo(slope, 9);
-    expect(fit.interceptG).toBeCloseTo(interceptG, 6);
+    expect(fit.slope).toBeCloseTo(besides.slope!, 9);
+    expect(fit.interceptG).toBeCloseTo(besides.interceptG!, 6);
     expect(fit.outliers).toEqual([]);
   }
-  expect((await readMeasures(fresh.db, ROPE_LOFT)).brewers).toEqual([]);
 });
 
 test("a vessel weighed again is another one for every page, and is in the trail", async () => {
-  const [pot] = (await measures()).vessels;
+  const [pot] = await things("vessel");
   const before = await readBenchRevision(fresh.db);
-  must(await keepVessel(fresh.db, pot!, { emptyG: 1400, brimG: 3080, workingG: 2800 }, by));
+  const figures = { emptyG: 1400, brimG: 3080, workingG: 2800 };
+  must(await keepMeasured(fresh.db, { ...pot!, subject: "vessel", figures }, by));
   expect(await readBenchRevision(fresh.db)).toBe(before + 1);
   expect((await readBench(fresh.db, PIER_HEAD))?.vessels[0]).toMatchObject({ brimG: 3080, workingG: 2800 });
   const [line] = await readAudit(fresh.db, { subjectId: pot!.id });
   expect(line).toMatchObject({
     person: "Oda Venn",
     action: "measured",
-    before: { emptyG: null, brimG: pot!.brimG, workingG: pot!.workingG },
-    after: { emptyG: 1400, brimG: 3080, workingG: 2800 },
+    before: { emptyG: null, brimG: pot!.figures.brimG, workingG: pot!.figures.workingG },
+    after: figures,
   });
 });
 
 test("a weighing that began before another is refused with that one's figures, and changes nothing", async () => {
-  const [coffee] = (await measures()).coffees;
-  must(await keepDensity(fresh.db, coffee!, 0.41, by));
+  const [coffee] = await things("coffee");
+  const density = (densityGPerMl: number) =>
+    keepMeasured(fresh.db, { ...coffee!, subject: "coffee", figures: { densityGPerMl } }, by);
+  must(await density(0.41));
   const before = await readBenchRevision(fresh.db);
-  expect(await keepDensity(fresh.db, coffee!, 0.39, by)).toEqual({
+  expect(await density(0.39)).toEqual({
     ok: false,
     failure: { code: "stale", revision: coffee!.revision + 1, figures: { densityGPerMl: 0.41 } },
   });
   expect(await readBenchRevision(fresh.db)).toBe(before);
-  expect((await measures()).coffees[0]?.densityGPerMl).toBe(0.41);
+  expect((await things("coffee"))[0]?.figures.densityGPerMl).toBe(0.41);
 });
 
-test("readings take the place of those before, of their kind only", async () => {
-  const [brewer] = (await measures()).brewers;
-  const pot = { id: "0190a5c0-0000-7000-8000-00000000f001", doseG: 200, waterG: 3200, yieldG: 2760 };
-  const pots = { kind: "brewedPot" as const, rows: [pot], figures: { retentionGPerG: 2.2 } };
-  must(await keepReadings(fresh.db, brewer!, pots, by));
-  const after = (await measures()).brewers[0]!;
-  expect(after).toMatchObject({ pots: [pot], retentionGPerG: 2.2, slope: brewer!.slope });
-  expect(after.runs).toEqual(brewer!.runs);
+test("readings take the place of those before, of their kind only, or not at all", async () => {
+  const [brewer] = await things("brewer");
+  const before = await runsOf(brewer!.id);
+  const flow = { id: "0190a5c0-0000-7000-8000-00000000f001", upToG: 3600, rateGPerS: 11 };
+  const flows = { kind: "flow" as const, rows: [flow] };
+  const measured = { ...brewer!, subject: "brewer", figures: {} } as const;
+  must(await keepReadings(fresh.db, measured, flows, by));
+  const lists = await readReadings(fresh.db, [brewer!.id]);
+  expect(lists.find(({ kind }) => kind === "flow")?.rows).toEqual([flow]);
+  expect(await runsOf(brewer!.id)).toEqual(before);
   // A list that cannot be kept leaves everything as it was.
-  const twice = { ...pots, rows: [pot, pot], figures: { retentionGPerG: 9 } };
-  await expect(keepReadings(fresh.db, after, twice, by)).rejects.toThrow();
-  expect((await measures()).brewers[0]).toEqual(after);
+  const [now] = await things("brewer");
+  const twice = keepReadings(
+    fresh.db,
+    { ...measured, ...now!, figures: { slope: 9 } },
+    { ...flows, rows: [flow, flow] },
+    by,
+  );
+  await expect(twice).rejects.toThrow();
+  expect((await things("brewer"))[0]).toEqual(now);
+});
+
+test("what was typical is not any more once it was measured", async () => {
+  const [brewer] = await things("brewer");
+  const { brewers } = await import("./schema.ts");
+  await fresh.db.update(brewers).set({ typical: ["delivery", "retention"] });
+  const { revision, id } = brewer!;
+  const figures = { slope: 1, interceptG: 0 };
+  must(await keepMeasured(fresh.db, { id, revision, subject: "brewer", figures, settles: ["delivery"] }, by));
+  expect((await things("brewer"))[0]?.typical).toEqual(["retention"]);
+});
+
+test("a new curve is a new version, and pairs are read from both sides", async () => {
+  const [chough] = await things("grinder");
+  const points = [
+    { setting: 0, um: 400, by: "word" as const },
+    { setting: 24, um: 1400, by: "word" as const },
+  ];
+  const id = "0190a5c0-0000-7000-8000-00000000f002";
+  const measured = { id: chough!.id, revision: chough!.revision, subject: "grinder", figures: {} } as const;
+  must(await keepCurve(fresh.db, measured, { id, why: "newBurrs", points }, by));
+  expect((await readCurves(fresh.db, [chough!.id])).map(({ version, why }) => [version, why])).toEqual([
+    [2, "newBurrs"],
+    [1, "first"],
+  ]);
+  const [{ otherId, pairs } = { otherId: "", pairs: [] }] = await readPairs(fresh.db, chough!.id);
+  expect(pairs.map(({ from, to }) => [from, to])).toEqual([
+    [5, 18],
+    [9.5, 31],
+    [14, 45],
+  ]);
+  const next = { ...measured, revision: measured.revision + 1 };
+  must(await keepPairs(fresh.db, next, { otherId, pairs: pairs.slice(0, 2) }, by));
+  expect((await readPairs(fresh.db, otherId))[0]?.pairs.map(({ from, to }) => [from, to])).toEqual([
+    [18, 5],
+    [31, 9.5],
+  ]);
 });

@@ -1,132 +1,47 @@
-import { and, asc, eq, inArray } from "drizzle-orm";
-import type { BlankRunRow, BrewedPotRow, CoolingRow, ReadingKind } from "#contract/measure.ts";
-import type { AuditSubject } from "#contract/people.ts";
+import { and, asc, desc, eq, inArray, or } from "drizzle-orm";
+import type { Aspect } from "#contract/aspects.ts";
+import type { ReadingKind } from "#contract/measure.ts";
+import type { CurvePoint, MatchedPair } from "#core/grind";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { turnBench } from "./house.ts";
-import { brewers, coffees, readings, vessels } from "./schema.ts";
+import {
+  brewers,
+  coffees,
+  grinderCurves,
+  grinderPairs,
+  grinders,
+  iceSources,
+  readings,
+  vessels,
+} from "./schema.ts";
 
-/** A measured row as the Bench shows it. */
-interface Measured {
-  readonly id: string;
-  readonly name: string;
-  readonly measuredAt: Date | null;
-  readonly revision: number;
+/** A reading with its figures by name, as whoever made it sent them. */
+export type ReadingRow = { readonly id: string } & Readonly<Record<string, number | string | boolean>>;
+
+export interface OwnedReadings {
+  readonly ownerId: string;
+  readonly kind: ReadingKind;
+  readonly rows: readonly ReadingRow[];
 }
 
-export interface MeasuredVessel extends Measured {
-  readonly iced: boolean;
-  readonly emptyG: number | null;
-  readonly brimG: number;
-  readonly workingG: number;
-  readonly coolingPerS: number | null;
-  readonly coolings: readonly CoolingRow[];
-}
-
-export interface MeasuredBrewer extends Measured {
-  readonly minSettingG: number;
-  readonly maxSettingG: number;
-  readonly slope: number;
-  readonly interceptG: number;
-  readonly retentionGPerG: number;
-  readonly runs: readonly BlankRunRow[];
-  readonly pots: readonly BrewedPotRow[];
-}
-
-export interface MeasuredCoffee extends Measured {
-  readonly character: string;
-  readonly densityGPerMl: number;
-}
-
-/** What was measured of a site's vessels and batch brewers, and of the house's coffees. */
-export async function readMeasures(db: Database, siteId: string) {
-  const [vesselRows, brewerRows, coffeeRows] = await Promise.all([
-    db.select().from(vessels).where(eq(vessels.siteId, siteId)).orderBy(asc(vessels.position)),
-    db
-      .select()
-      .from(brewers)
-      .where(and(eq(brewers.siteId, siteId), eq(brewers.kind, "batch"), eq(brewers.removed, false)))
-      .orderBy(asc(brewers.position)),
-    db.select().from(coffees).orderBy(asc(coffees.position)),
-  ]);
-  const all = await readReadings(
-    db,
-    [...vesselRows, ...brewerRows].map(({ id }) => id),
-  );
-  const rowsOf = <Row>(ownerId: string, kind: ReadingKind) =>
-    all.flatMap((row) =>
-      row.ownerId === ownerId && row.kind === kind ? [{ id: row.id, ...row.figures } as Row] : [],
-    );
-  return {
-    vessels: vesselRows.map(
-      ({ id, name, iced, emptyG, brimG, workingG, coolingPerS, ...row }): MeasuredVessel => ({
-        id,
-        name,
-        iced,
-        emptyG,
-        brimG,
-        workingG,
-        coolingPerS,
-        coolings: rowsOf(id, "cooling"),
-        measuredAt: row.measuredAt,
-        revision: row.revision,
-      }),
-    ),
-    brewers: brewerRows.map(
-      ({
-        id,
-        name,
-        minSettingG,
-        maxSettingG,
-        slope,
-        interceptG,
-        retentionGPerG,
-        ...row
-      }): MeasuredBrewer => ({
-        id,
-        name,
-        minSettingG,
-        maxSettingG,
-        slope,
-        interceptG,
-        retentionGPerG,
-        runs: rowsOf(id, "blankRun"),
-        pots: rowsOf(id, "brewedPot"),
-        measuredAt: row.measuredAt,
-        revision: row.revision,
-      }),
-    ),
-    coffees: coffeeRows.map(
-      ({ id, name, character, densityGPerMl, measuredAt, revision }): MeasuredCoffee => ({
-        id,
-        name,
-        character,
-        densityGPerMl,
-        measuredAt,
-        revision,
-      }),
-    ),
-  };
-}
-
-/** What everything that is measured is called, removed or not. */
-export async function readMeasuredNames(db: Database) {
-  const rows = await Promise.all(
-    [vessels, brewers, coffees].map((table) => db.select({ id: table.id, name: table.name }).from(table)),
-  );
-  return rows.flat();
-}
-
-/** Readings in the order in which they were made. */
-export async function readReadings(db: Database, ownerIds: readonly string[]) {
+/** What was read off of some things, in the order in which it was. */
+export async function readReadings(db: Database, ownerIds: readonly string[]): Promise<OwnedReadings[]> {
   if (ownerIds.length === 0) return [];
-  const { id, kind, ownerId, figures } = readings;
-  return db
-    .select({ id, kind, ownerId, figures })
+  const all = await db
+    .select()
     .from(readings)
-    .where(inArray(ownerId, [...ownerIds]))
+    .where(inArray(readings.ownerId, [...ownerIds]))
     .orderBy(asc(readings.position));
+  const lists = new Map<string, OwnedReadings & { readonly rows: ReadingRow[] }>();
+  for (const { id, ownerId, kind, figures } of all) {
+    const key = `${ownerId} ${kind}`;
+    const list = lists.get(key) ?? { ownerId, kind, rows: [] };
+    list.rows.push({ ...figures, id });
+    lists.set(key, list);
+  }
+  return [...lists.values()];
 }
 
 /** `stale`: somebody else measured it since; with the figures and the revision that they left. */
@@ -139,89 +54,154 @@ export type MeasureFailure =
     };
 type Kept = Result<undefined, MeasureFailure>;
 
-interface Begun {
+const MEASURED = {
+  vessel: vessels,
+  brewer: brewers,
+  coffee: coffees,
+  ice: iceSources,
+  grinder: grinders,
+} as const;
+
+/** What is measured, and what comes of it. */
+export interface Measured {
+  readonly subject: keyof typeof MEASURED;
   readonly id: string;
   /** The revision that the measuring began with. */
   readonly revision: number;
+  /** The columns that it tells. */
+  readonly figures: Readonly<Record<string, number | string>>;
+  /** What is not typical any more. */
+  readonly settles?: readonly Aspect[];
 }
 
-type VesselFigures = { readonly emptyG: number; readonly brimG: number; readonly workingG: number };
-
-export function keepVessel(db: Database, begun: Begun, figures: VesselFigures, by: Act): Promise<Kept> {
-  return keep(db, { table: vessels, subject: "vessel", begun, by }, figures);
-}
-
-export function keepDensity(db: Database, begun: Begun, densityGPerMl: number, by: Act): Promise<Kept> {
-  return keep(db, { table: coffees, subject: "coffee", begun, by }, { densityGPerMl });
-}
-
-/** Each kind of reading with what it is read off. */
-const OWNERS = {
-  blankRun: { table: brewers, subject: "brewer" },
-  brewedPot: { table: brewers, subject: "brewer" },
-  cooling: { table: vessels, subject: "vessel" },
-} as const;
-
-interface Readings {
-  readonly kind: ReadingKind;
-  readonly rows: readonly ({ readonly id: string } & Readonly<Record<string, number | string>>)[];
-  /** What was fitted through them. */
-  readonly figures: Readonly<Record<string, number>>;
+/** One measurement of one thing: held from reading to writing, in the trail, and at once on every page. */
+export function keepMeasured(db: Database, measured: Measured, by: Act): Promise<Kept> {
+  const { subject, id, revision, figures, settles = [] } = measured;
+  const table = MEASURED[subject] as unknown as typeof vessels;
+  return db.transaction(async (tx) => {
+    const [old] = await tx.select().from(table).where(eq(table.id, id)).for("update");
+    if (!old) return fail({ code: "notThere" });
+    const before = Object.fromEntries(
+      Object.keys(figures).map((name) => [name, (old as unknown as Record<string, number>)[name] ?? null]),
+    );
+    if (old.revision !== revision) return fail({ code: "stale", revision: old.revision, figures: before });
+    const typical = old.typical?.filter((aspect) => !settles.includes(aspect));
+    await tx
+      .update(table)
+      .set({ ...figures, measuredAt: by.at, revision: revision + 1, ...(typical && { typical }) })
+      .where(eq(table.id, id));
+    await record(tx, by, { action: "measured", subject, subjectId: id, before, after: figures });
+    await turnBench(tx);
+    return ok(undefined);
+  });
 }
 
 /** Keeps all readings of a kind in the place of those before, and what was fitted through them. */
 export function keepReadings(
   db: Database,
-  begun: Begun,
-  { kind, rows, figures }: Readings,
+  measured: Measured,
+  { kind, rows }: { readonly kind: ReadingKind; readonly rows: readonly ReadingRow[] },
   by: Act,
 ): Promise<Kept> {
+  const ownerId = measured.id;
   return db.transaction(async (tx) => {
-    const kept = await keep(tx, { ...OWNERS[kind], begun, by }, figures);
+    const kept = await keepMeasured(tx, measured, by);
     if (!kept.ok) return kept;
-    const ownerId = begun.id;
     await tx.delete(readings).where(and(eq(readings.ownerId, ownerId), eq(readings.kind, kind)));
-    await tx.insert(readings).values(
-      rows.map(({ id, ...read }, position) => ({
-        id,
-        kind,
-        ownerId,
-        figures: read as Readonly<Record<string, number>>,
-        position,
-      })),
-    );
+    await tx
+      .insert(readings)
+      .values(rows.map(({ id, ...figures }, position) => ({ id, kind, ownerId, figures, position })));
     return kept;
   });
 }
 
-interface Where {
-  readonly table: typeof vessels | typeof brewers | typeof coffees;
-  readonly subject: AuditSubject;
-  readonly begun: Begun;
-  readonly by: Act;
+export type GrinderCurve = typeof grinderCurves.$inferSelect;
+
+/** Every version of some grinders' curves, the newest first. */
+export async function readCurves(db: Database, grinderIds: readonly string[]): Promise<GrinderCurve[]> {
+  if (grinderIds.length === 0) return [];
+  return db
+    .select()
+    .from(grinderCurves)
+    .where(inArray(grinderCurves.grinderId, [...grinderIds]))
+    .orderBy(desc(grinderCurves.version));
 }
 
-/** One measurement of one row: held from reading to writing, in the trail, and at once on every page. */
-async function keep(
-  db: Database,
-  { table, subject, begun, by }: Where,
-  figures: Readonly<Record<string, number>>,
-): Promise<Kept> {
+interface NewCurve {
+  readonly id: string;
+  readonly why: GrinderCurve["why"];
+  readonly points: readonly CurvePoint[];
+}
+
+/** Starts a new version of a grinder's curve; what was logged keeps the one that it was ground on. */
+export function keepCurve(db: Database, measured: Measured, curve: NewCurve, by: Act): Promise<Kept> {
+  const grinderId = measured.id;
   return db.transaction(async (tx) => {
-    const [old] = await tx.select().from(table).where(eq(table.id, begun.id)).for("update");
-    if (!old) return fail({ code: "notThere" });
-    const before = Object.fromEntries(
-      Object.keys(figures).map((name) => [name, (old as unknown as Record<string, number>)[name] ?? null]),
-    );
-    if (old.revision !== begun.revision) {
-      return fail({ code: "stale", revision: old.revision, figures: before });
-    }
+    const kept = await keepMeasured(tx, measured, by);
+    if (!kept.ok) return kept;
+    const [last] = await readCurves(tx, [grinderId]);
+    const version = (last?.version ?? 0) + 1;
+    await tx.insert(grinderCurves).values({ ...curve, grinderId, version, since: by.at });
+    return kept;
+  });
+}
+
+/** A grinder's pairs with another one, read from its side. */
+export interface PairsWith {
+  readonly otherId: string;
+  readonly pairs: readonly (MatchedPair & { readonly id: string })[];
+}
+
+/** All pairs of a grinder, by the other one. */
+export async function readPairs(db: Database, grinderId: string): Promise<PairsWith[]> {
+  const rows = await db
+    .select()
+    .from(grinderPairs)
+    .where(or(eq(grinderPairs.fromGrinderId, grinderId), eq(grinderPairs.toGrinderId, grinderId)))
+    .orderBy(asc(grinderPairs.fromSetting));
+  const lists = new Map<string, (MatchedPair & { readonly id: string })[]>();
+  for (const { id, fromGrinderId, toGrinderId, fromSetting, toSetting } of rows) {
+    const forward = fromGrinderId === grinderId;
+    const otherId = forward ? toGrinderId : fromGrinderId;
+    const pair = forward
+      ? { id, from: fromSetting, to: toSetting }
+      : { id, from: toSetting, to: fromSetting };
+    lists.set(otherId, [...(lists.get(otherId) ?? []), pair]);
+  }
+  return [...lists].map(([otherId, pairs]) => ({ otherId, pairs }));
+}
+
+/** Keeps all pairs of two grinders in the place of those before. */
+export function keepPairs(
+  db: Database,
+  measured: Measured,
+  { otherId, pairs }: PairsWith,
+  by: Act,
+): Promise<Kept> {
+  const grinderId = measured.id;
+  return db.transaction(async (tx) => {
+    const kept = await keepMeasured(tx, measured, by);
+    if (!kept.ok) return kept;
+    const { fromGrinderId, toGrinderId } = grinderPairs;
     await tx
-      .update(table)
-      .set({ ...figures, measuredAt: by.at, revision: old.revision + 1 })
-      .where(eq(table.id, begun.id));
-    await record(tx, by, { action: "measured", subject, subjectId: begun.id, before, after: figures });
-    await turnBench(tx);
-    return ok(undefined);
+      .delete(grinderPairs)
+      .where(
+        or(
+          and(eq(fromGrinderId, grinderId), eq(toGrinderId, otherId)),
+          and(eq(fromGrinderId, otherId), eq(toGrinderId, grinderId)),
+        ),
+      );
+    if (pairs.length > 0) {
+      await tx.insert(grinderPairs).values(
+        pairs.map(({ id, from, to }) => ({
+          id,
+          fromGrinderId: grinderId,
+          toGrinderId: otherId,
+          fromSetting: from,
+          toSetting: to,
+        })),
+      );
+    }
+    return kept;
   });
 }

@@ -14,11 +14,22 @@ import {
   unique,
   varchar,
 } from "drizzle-orm/mysql-core";
+import {
+  type Aspect,
+  CARE_KINDS,
+  CURVE_REASONS,
+  ENDINGS,
+  MATERIALS,
+  PLATES,
+  ROAST_LEVELS,
+} from "#contract/aspects.ts";
+import { SAMPLED_AT } from "#contract/batch.ts";
 import type { CardSheet } from "#contract/card.ts";
 import type { HouseSettings } from "#contract/house.ts";
-import type { ReadingKind } from "#contract/measure.ts";
+import type { Measure, ReadingKind } from "#contract/measure.ts";
 import { type AuditAction, type AuditFields, type AuditSubject, SCOPES } from "#contract/people.ts";
 import type { Basket } from "#core/brew";
+import type { CurvePoint } from "#core/grind";
 import { ROLES } from "#core/people";
 import { json } from "./json.ts";
 
@@ -35,6 +46,8 @@ export const house = mysqlTable("house", {
   kind: mysqlEnum("kind", ["demo", "real"]).notNull(),
   name: name(),
   settings: json<HouseSettings>("settings").notNull(),
+  /** Counts the changes of the name and the settings. */
+  revision: int("revision").notNull().default(1),
   /** One more with every change of settings, equipment, coffees or recipes: a bench read before is out of date. */
   benchRevision: int("bench_revision").notNull().default(0),
   createdAt: time("created_at").notNull(),
@@ -126,6 +139,18 @@ export const audit = mysqlTable(
   (table) => [index("audit_at").on(table.at), index("audit_subject").on(table.subject, table.subjectId)],
 );
 
+/** Where a row that people keep stands in its list, whether it was taken off it, and how often it was changed. */
+const kept = () => ({
+  position: position(),
+  /** Taken off the bench; cards and batches made with it still name it. */
+  removed: boolean("removed").notNull().default(false),
+  measuredAt: measuredAt(),
+  revision: revision(),
+});
+
+/** What of it started from a usual one of its kind, and was not measured here yet. */
+const typical = () => json<readonly Aspect[]>("typical");
+
 /** A place where coffee is brewed. */
 export const sites = mysqlTable("sites", {
   id: id().primaryKey(),
@@ -134,7 +159,9 @@ export const sites = mysqlTable("sites", {
   altitudeM: smallint("altitude_m").notNull(),
   /** IANA name; times are kept in UTC and shown in the site's zone. */
   timeZone: varchar("time_zone", { length: 64 }).notNull(),
-  position: position(),
+  /** ISO 4217. */
+  currency: char("currency", { length: 3 }).notNull().default("GBP"),
+  ...kept(),
 });
 
 const siteId = () =>
@@ -142,13 +169,39 @@ const siteId = () =>
     .notNull()
     .references(() => sites.id);
 
-/** What brews: a batch brewer with a basket and settings, or a hand dripper that is poured into. */
+/** What lies between the bed and the vessel. */
+export const filters = mysqlTable("filters", {
+  id: id().primaryKey(),
+  name: name(),
+  material: mysqlEnum("material", MATERIALS).notNull(),
+  size: varchar("size", { length: 80 }).notNull().default(""),
+  grade: varchar("grade", { length: 80 }).notNull().default(""),
+  /** How much it slows the flow, against a usual paper's 1. */
+  drag: double("drag").notNull().default(1),
+  /** What it keeps of the water by itself, g. */
+  waterKeptG: double("water_kept_g").notNull(),
+  /** Which side or seam lies where. */
+  facing: varchar("facing", { length: 80 }).notNull().default(""),
+  /** Minor units of money for a hundred. */
+  pricePer100: int("price_per_100"),
+  stock: int("stock"),
+  ...kept(),
+});
+
+const filterId = () =>
+  id("filter_id")
+    .notNull()
+    .references(() => filters.id);
+
+/** What brews: a batch brewer with a basket and settings, or what is poured into by hand. */
 export const brewers = mysqlTable("brewers", {
   id: id().primaryKey(),
   siteId: siteId(),
   name: name(),
-  kind: mysqlEnum("kind", ["batch", "hand"]).notNull(),
-  filter: mysqlEnum("filter", ["paper", "metal"]).notNull(),
+  kind: mysqlEnum("kind", ["batch", "hand", "press"]).notNull(),
+  filterId: filterId(),
+  /** How a brew ends. */
+  ending: mysqlEnum("ending", ENDINGS).notNull().default("drained"),
   basket: json<Basket>("basket").notNull(),
   /** Settings apart by, least and most, g; delivered = intercept + slope · setting. */
   stepG: double("step_g").notNull(),
@@ -156,21 +209,28 @@ export const brewers = mysqlTable("brewers", {
   maxSettingG: double("max_setting_g").notNull(),
   slope: double("slope").notNull(),
   interceptG: double("intercept_g").notNull(),
+  doseMinG: double("dose_min_g"),
   doseMaxG: double("dose_max_g").notNull(),
   preferredMinG: double("preferred_min_g"),
   preferredMaxG: double("preferred_max_g"),
   bedDepthMinMm: double("bed_depth_min_mm"),
   bedDepthMaxMm: double("bed_depth_max_mm"),
+  /** With its filter and its ending. */
   retentionGPerG: double("retention_g_per_g").notNull(),
+  /** Whether the log's pots teach what is retained, or somebody typed it. */
+  retentionFrom: mysqlEnum("retention_from", ["typed", "log"]).notNull().default("typed"),
+  /** The warmest that was measured at the spray head. */
+  sprayTempC: double("spray_temp_c"),
+  bypassMaxPct: double("bypass_max_pct"),
+  /** One batch, and the rinse between two. */
+  cycleMin: double("cycle_min"),
+  rinseMin: double("rinse_min"),
   /** Brew water is so much warmer than what drips from the bed. */
   dripDropC: double("drip_drop_c").notNull(),
   /** Filters are counted and rinsed with so much water. */
   rinseG: double("rinse_g").notNull(),
-  position: position(),
-  /** Removed from the bench; cards made on it still name it. */
-  removed: boolean("removed").notNull().default(false),
-  measuredAt: measuredAt(),
-  revision: revision(),
+  typical: typical(),
+  ...kept(),
 });
 
 /** What was read off when something was measured: what a line, a mean or a curve is fitted through. */
@@ -181,7 +241,7 @@ export const readings = mysqlTable(
     kind: varchar("kind", { length: 20 }).$type<ReadingKind>().notNull(),
     /** The brewer's or the vessel's. */
     ownerId: id("owner_id").notNull(),
-    figures: json<Readonly<Record<string, number>>>("figures").notNull(),
+    figures: json<Readonly<Record<string, number | string | boolean>>>("figures").notNull(),
     position: position(),
   },
   (table) => [index("readings_owner").on(table.ownerId, table.kind)],
@@ -202,9 +262,13 @@ export const vessels = mysqlTable("vessels", {
   vesselJPerK: double("vessel_j_per_k").notNull(),
   /** How fast it cools: Newton's rate per second, where it was read off. */
   coolingPerS: double("cooling_per_s"),
-  position: position(),
-  measuredAt: measuredAt(),
-  revision: revision(),
+  /** How long coffee is sold from it. */
+  holdMin: double("hold_min"),
+  plate: mysqlEnum("plate", PLATES).notNull().default("none"),
+  /** What leaves it as steam on its plate. */
+  evaporationGPerH: double("evaporation_g_per_h"),
+  typical: typical(),
+  ...kept(),
 });
 
 export const grinders = mysqlTable("grinders", {
@@ -217,8 +281,28 @@ export const grinders = mysqlTable("grinders", {
   higherIs: mysqlEnum("higher_is", ["coarser", "finer"]).notNull(),
   /** Ground and thrown away when the dial is changed. */
   purgeG: double("purge_g").notNull(),
-  position: position(),
+  /** This grinder's own rule, in dial units; the house's when it has none. */
+  ruleUnits: double("rule_units"),
+  ruleIcedUnits: double("rule_iced_units"),
+  typical: typical(),
+  ...kept(),
 });
+
+/** What a dial grinds, from some day on: new burrs start another one, and what was logged keeps the old. */
+export const grinderCurves = mysqlTable(
+  "grinder_curves",
+  {
+    id: id().primaryKey(),
+    grinderId: id("grinder_id")
+      .notNull()
+      .references(() => grinders.id),
+    version: smallint("version").notNull(),
+    why: mysqlEnum("why", CURVE_REASONS).notNull(),
+    points: json<readonly CurvePoint[]>("points").notNull(),
+    since: time("since").notNull(),
+  },
+  (table) => [unique("grinder_curve").on(table.grinderId, table.version)],
+);
 
 /** Settings of two grinders that grind alike. */
 export const grinderPairs = mysqlTable("grinder_pairs", {
@@ -240,27 +324,95 @@ export const iceSources = mysqlTable("ice_sources", {
   iceTempC: double("ice_temp_c").notNull(),
   iceWetShare: double("ice_wet_share").notNull(),
   heapGPerMl: double("heap_g_per_ml").notNull(),
-  position: position(),
+  kgPerDay: double("kg_per_day"),
+  storeKg: double("store_kg"),
+  pieceMm: double("piece_mm"),
+  ...kept(),
 });
+
+/** Drinking water, as its sheet or a test says. */
+export const waters = mysqlTable("waters", {
+  id: id().primaryKey(),
+  siteId: siteId(),
+  name: name(),
+  source: varchar("source", { length: 80 }).notNull().default(""),
+  testedOn: date("tested_on", { mode: "string" }),
+  /** mg/l; hardness and alkalinity as calcium carbonate. */
+  hardnessMgL: double("hardness_mg_l").notNull(),
+  alkalinityMgL: double("alkalinity_mg_l").notNull(),
+  solidsMgL: double("solids_mg_l"),
+  ...kept(),
+});
+
+export const scales = mysqlTable("scales", {
+  id: id().primaryKey(),
+  siteId: siteId(),
+  name: name(),
+  capacityG: double("capacity_g").notNull(),
+  stepG: double("step_g").notNull(),
+  /** The last check with a weight, and what the scale said of it. */
+  checkedOn: date("checked_on", { mode: "string" }),
+  checkWeightG: double("check_weight_g"),
+  checkReadG: double("check_read_g"),
+  ...kept(),
+});
+
+/** What is looked after, by days, by litres brewed or by kg ground. */
+export const careTasks = mysqlTable("care_tasks", {
+  id: id().primaryKey(),
+  siteId: siteId(),
+  name: name(),
+  kind: mysqlEnum("kind", CARE_KINDS).notNull(),
+  /** The brewer whose litres or the grinder whose kg count. */
+  brewerId: id("brewer_id").references(() => brewers.id),
+  grinderId: id("grinder_id").references(() => grinders.id),
+  everyDays: double("every_days"),
+  everyL: double("every_l"),
+  everyKg: double("every_kg"),
+  note: varchar("note", { length: 400 }).notNull().default(""),
+  /** When it was first due from. */
+  since: time("since").notNull(),
+  ...kept(),
+});
+
+export const careDone = mysqlTable(
+  "care_done",
+  {
+    id: id().primaryKey(),
+    taskId: id("task_id")
+      .notNull()
+      .references(() => careTasks.id),
+    personId: personId("person_id").notNull(),
+    at: time("at").notNull(),
+  },
+  (table) => [index("care_done_at").on(table.taskId, table.at)],
+);
 
 export const coffees = mysqlTable("coffees", {
   id: id().primaryKey(),
   name: name(),
   character: varchar("character", { length: 80 }).notNull(),
+  process: varchar("process", { length: 80 }).notNull().default(""),
+  roastLevel: mysqlEnum("roast_level", ROAST_LEVELS).notNull().default("medium"),
   densityGPerMl: double("density_g_per_ml").notNull(),
-  roastedOn: date("roasted_on", { mode: "string" }).notNull(),
-  stockG: double("stock_g").notNull(),
+  roastedOn: date("roasted_on", { mode: "string" }),
+  stockG: double("stock_g"),
+  lowStockG: double("low_stock_g"),
   /** Minor units of the house's money per kg. */
-  pricePerKg: int("price_per_kg").notNull(),
-  position: position(),
-  measuredAt: measuredAt(),
-  revision: revision(),
+  pricePerKg: int("price_per_kg"),
+  note: varchar("note", { length: 400 }).notNull().default(""),
+  typical: typical(),
+  ...kept(),
 });
 
 export const cups = mysqlTable("cups", {
   id: id().primaryKey(),
+  name: name(),
   volumeMl: smallint("volume_ml").notNull(),
+  /** What is poured into it; the rest is head-room, ice or milk. */
+  fillG: double("fill_g"),
   serve: mysqlEnum("serve", ["hot", "iced"]).notNull(),
+  ...kept(),
 });
 
 export const recipes = mysqlTable("recipes", { id: id().primaryKey(), name: name(), position: position() });
@@ -336,3 +488,59 @@ export const shiftItems = mysqlTable("shift_items", {
   batches: smallint("batches").notNull(),
   position: position(),
 });
+
+/** A pot or a cup that was really brewed: what retained liquid, drift and the forecast learn from. */
+export const batches = mysqlTable(
+  "batches",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    brewerId: id("brewer_id")
+      .notNull()
+      .references(() => brewers.id),
+    /** The filter and the ending that the brewer had then. */
+    filterId: filterId(),
+    ending: mysqlEnum("ending", ENDINGS).notNull(),
+    coffeeId: id("coffee_id").references(() => coffees.id),
+    vesselId: id("vessel_id").references(() => vessels.id),
+    grinderId: id("grinder_id").references(() => grinders.id),
+    /** The grinder's curve then. */
+    curveVersion: smallint("curve_version"),
+    dialSetting: double("dial_setting"),
+    doseG: double("dose_g").notNull(),
+    /** Hot water, bypass too, and ice. */
+    waterG: double("water_g").notNull(),
+    iceG: double("ice_g").notNull().default(0),
+    yieldG: double("yield_g"),
+    brewTimeS: double("brew_time_s"),
+    strengthPct: double("strength_pct"),
+    sampledAt: mysqlEnum("sampled_at", SAMPLED_AT),
+    liked: boolean("liked"),
+    note: varchar("note", { length: 400 }).notNull().default(""),
+    at: time("at").notNull(),
+    personId: personId("person_id"),
+    removed: boolean("removed").notNull().default(false),
+    revision: revision(),
+  },
+  (table) => [
+    index("batches_site").on(table.siteId, table.at),
+    index("batches_brewer").on(table.brewerId, table.filterId, table.ending, table.at),
+    index("batches_grinder").on(table.grinderId, table.at),
+  ],
+);
+
+/** What a barista measured, until a lead has looked at it. */
+export const proposals = mysqlTable(
+  "proposals",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    personId: personId("person_id").notNull(),
+    at: time("at").notNull(),
+    measure: json<Measure>("measure").notNull(),
+    state: mysqlEnum("state", ["waiting", "accepted", "declined"]).notNull().default("waiting"),
+    decidedBy: personId("decided_by"),
+    decidedAt: time("decided_at"),
+  },
+  (table) => [index("proposals_site").on(table.siteId, table.state)],
+);

@@ -1,26 +1,33 @@
-import type { z } from "zod";
-import type {
-  blankRuns,
-  brewedPots,
-  coolingReadings,
-  MeasuredByOthers,
-  ReadingKind,
-  weighedBeans,
-  weighedVessel,
-} from "#contract/measure.ts";
+import type { BrewedPotRow, Measure, MeasuredByOthers, MeasureOf } from "#contract/measure.ts";
 import type { AuditSubject } from "#contract/people.ts";
-import { fitCooling, fitDelivery, learnRetention, vesselFrom } from "#core/measure";
+import { fitCurve, translate } from "#core/grind";
+import { fitCooling, fitDelivery, learnRetention, vesselFrom, wetShareFrom } from "#core/measure";
 import type { Result } from "#core/result";
 import { type Act, readAudit } from "#data/audit.ts";
+import { logBatch, readYields } from "#data/batches.ts";
 import { readHouse } from "#data/house.ts";
-import { keepDensity, keepReadings, keepVessel, type MeasureFailure, readReadings } from "#data/measures.ts";
+import {
+  keepCurve,
+  keepMeasured,
+  keepPairs,
+  keepReadings,
+  type Measured,
+  type MeasureFailure,
+  type ReadingRow,
+  readReadings,
+} from "#data/measures.ts";
+import { decideProposal, keepProposal } from "#data/proposals.ts";
+import { findThing } from "#data/things.ts";
 import {
   coolingSentence,
+  curveSentence,
   deliverySentence,
   densitySentence,
   NOT_ON_THE_BENCH,
+  pairsSentence,
   retentionSentence,
   vesselSentence,
+  wetIceSentence,
 } from "#words/index.ts";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
@@ -28,72 +35,197 @@ import { database } from "./database.ts";
 /** Whole beans, g/ml: outside of it a cup was misread. */
 const DENSITY = { least: 0.2, most: 0.7 };
 
-type Maybe = Promise<MeasuredByOthers | undefined>;
+type Kept = Result<undefined, MeasureFailure>;
+type Keepers = {
+  readonly [What in Measure["what"]]: {
+    readonly subject: Measured["subject"];
+    readonly keep: (of: MeasureOf<What>, by: Act) => Promise<Kept>;
+  };
+};
 
-export async function weighVessel(typed: z.infer<typeof weighedVessel>, by: Act): Maybe {
-  const vessel = vesselFrom(typed);
-  if (!vessel.ok) throw new Refusal(vesselSentence(vessel.failure), { field: vessel.failure.field });
-  const figures = { emptyG: typed.emptyG, ...vessel.value };
-  return settle(await keepVessel(database(), typed, figures, by), "vessel", typed.id);
-}
+/** How each kind of measuring is judged, fitted and kept. */
+const KEEPERS: Keepers = {
+  vessel: {
+    subject: "vessel",
+    keep: (of, by) => {
+      const vessel = vesselFrom(of);
+      if (!vessel.ok) throw new Refusal(vesselSentence(vessel.failure), { field: vessel.failure.field });
+      const figures = { emptyG: of.emptyG, ...vessel.value };
+      return keepMeasured(database(), { ...begun(of), subject: "vessel", figures, settles: ["fill"] }, by);
+    },
+  },
+  density: {
+    subject: "coffee",
+    keep: (of, by) => {
+      const densityGPerMl = of.massG / of.volumeMl;
+      if (!(densityGPerMl >= DENSITY.least && densityGPerMl <= DENSITY.most)) {
+        throw new Refusal(densitySentence(densityGPerMl), { field: "massG" });
+      }
+      const figures = { densityGPerMl };
+      return keepMeasured(database(), { ...begun(of), subject: "coffee", figures, settles: ["density"] }, by);
+    },
+  },
+  wetIce: {
+    subject: "ice",
+    keep: (of, by) => {
+      const share = wetShareFrom(of);
+      if (!share.ok) throw new Refusal(wetIceSentence(share.failure), { field: share.failure.field });
+      const figures = { iceWetShare: share.value };
+      return keepMeasured(database(), { ...begun(of), subject: "ice", figures }, by);
+    },
+  },
+  blankRun: {
+    subject: "brewer",
+    keep: (of, by) => {
+      const line = fitDelivery(of.rows);
+      if (!line.ok) throw new Refusal(deliverySentence(line.failure), { field: "rows" });
+      const { slope, interceptG } = line.value;
+      const figures = { slope, interceptG };
+      const measured = { ...begun(of), subject: "brewer", figures, settles: ["delivery"] } as const;
+      return keepReadings(database(), measured, { kind: "blankRun", rows: of.rows }, by);
+    },
+  },
+  flow: {
+    subject: "brewer",
+    keep: (of, by) =>
+      keepReadings(
+        database(),
+        { ...begun(of), subject: "brewer", figures: {} },
+        { kind: "flow", rows: of.rows.toSorted((a, b) => a.upToG - b.upToG) },
+        by,
+      ),
+  },
+  brewedPot: { subject: "brewer", keep: brewPots },
+  cooling: {
+    subject: "vessel",
+    keep: async (of, by) => {
+      const house = await readHouse(database());
+      if (!house) throw new Error("there is no house");
+      const cooling = fitCooling(of.rows, house.settings.roomTempC);
+      if (!cooling.ok) throw new Refusal(coolingSentence(cooling.failure), { field: "rows" });
+      const figures = { coolingPerS: cooling.value.ratePerS };
+      const measured = { ...begun(of), subject: "vessel", figures } as const;
+      return keepReadings(database(), measured, { kind: "cooling", rows: of.rows }, by);
+    },
+  },
+  curve: {
+    subject: "grinder",
+    keep: async ({ id, revision, curveId, why, points }, by) => {
+      const curve = fitCurve(points);
+      if (!curve.ok) throw new Refusal(curveSentence(curve.failure), { field: "points" });
+      const grinder = await findThing(database(), "grinder", id);
+      if (!grinder) throw new Refusal(NOT_ON_THE_BENCH);
+      const { dialMin, dialMax } = grinder.figures;
+      const off = points.find(({ setting }) => !(setting >= dialMin && setting <= dialMax));
+      if (off)
+        throw new Refusal(pairsSentence({ code: "offTheDial", setting: off.setting }), { field: "points" });
+      const measured = { id, revision, subject: "grinder", figures: {}, settles: ["dial"] } as const;
+      return keepCurve(database(), measured, { id: curveId, why, points }, by);
+    },
+  },
+  pairs: {
+    subject: "grinder",
+    keep: ({ id, revision, otherId, pairs }, by) => {
+      if (pairs.length > 0) {
+        const along = translate(pairs[0]!.from, pairs);
+        if (!along.ok) throw new Refusal(pairsSentence(along.failure), { field: "pairs" });
+      }
+      const measured = { id, revision, subject: "grinder", figures: {} } as const;
+      return keepPairs(database(), measured, { otherId, pairs }, by);
+    },
+  },
+};
 
-export async function weighBeans(typed: z.infer<typeof weighedBeans>, by: Act): Maybe {
-  const density = typed.massG / typed.volumeMl;
-  if (!(density >= DENSITY.least && density <= DENSITY.most)) {
-    throw new Refusal(densitySentence(density), { field: "massG" });
-  }
-  return settle(await keepDensity(database(), typed, density, by), "coffee", typed.id);
-}
+const begun = ({ id, revision }: { readonly id: string; readonly revision: number }) => ({ id, revision });
 
-export async function runBlank(typed: z.infer<typeof blankRuns>, by: Act) {
-  const line = fitDelivery(typed.rows);
-  if (!line.ok) throw new Refusal(deliverySentence(line.failure), { field: "rows" });
-  const { slope, interceptG } = line.value;
-  return keepRows("blankRun", typed, { slope, interceptG }, by);
-}
-
-export async function brewPots(typed: z.infer<typeof brewedPots>, by: Act) {
-  const learned = learnRetention(typed.rows);
-  // The schema lets no list through without a row.
-  if (!learned.ok) throw new Error(learned.failure.code);
-  const { retentionGPerG, unusual } = learned.value;
-  if (unusual && !typed.confirmed) throw new Refusal(retentionSentence(retentionGPerG), { field: "rows" });
-  return keepRows("brewedPot", typed, { retentionGPerG }, by);
-}
-
-export async function readCooling(typed: z.infer<typeof coolingReadings>, by: Act) {
-  const house = await readHouse(database());
-  if (!house) throw new Error("there is no house");
-  const cooling = fitCooling(typed.rows, house.settings.roomTempC);
-  if (!cooling.ok) throw new Refusal(coolingSentence(cooling.failure), { field: "rows" });
-  return keepRows("cooling", typed, { coolingPerS: cooling.value.ratePerS }, by);
-}
-
-type Rows = z.infer<typeof blankRuns> | z.infer<typeof brewedPots> | z.infer<typeof coolingReadings>;
-
-/** @returns the rows as somebody else left them, when they were faster */
-async function keepRows(
-  kind: ReadingKind,
-  { id, revision, rows }: Rows,
-  figures: Readonly<Record<string, number>>,
-  by: Act,
-) {
+/**
+ * Brewed pots join the log; what the bed keeps is learned from all that the log has of this brewer with its
+ * filter and its ending. An unusual mean is kept only when it was confirmed. Pots of two people add up, so
+ * that nobody can come too late with theirs.
+ */
+async function brewPots({ id, rows, confirmed }: MeasureOf<"brewedPot">, by: Act): Promise<Kept> {
   const db = database();
-  const kept = await keepReadings(db, { id, revision }, { kind, rows, figures }, by);
-  const theirs = await settle(kept, kind === "cooling" ? "vessel" : "brewer", id);
-  if (!theirs) return undefined;
-  const others = (await readReadings(db, [id])).filter((row) => row.kind === kind);
-  return { ...theirs, rows: others.map((row) => ({ id: row.id, ...row.figures })) };
+  const brewer = await findThing(db, "brewer", id);
+  if (!brewer) throw new Refusal(NOT_ON_THE_BENCH);
+  const { filterId, ending } = brewer.figures;
+  const known = await readYields(db, { brewerId: id, filterId, ending });
+  const learned = learnRetention([...rows, ...known]);
+  if (!learned.ok) throw new Refusal(retentionSentence(undefined), { field: "rows" });
+  const { retentionGPerG, unusual } = learned.value;
+  if (unusual && !confirmed) throw new Refusal(retentionSentence(retentionGPerG), { field: "rows" });
+  const figures = { retentionGPerG, retentionFrom: "log" };
+  return db.transaction(async (tx) => {
+    const kept = await keepMeasured(
+      tx,
+      { id, revision: brewer.revision, subject: "brewer", figures, settles: ["retention"] },
+      by,
+    );
+    if (!kept.ok) return kept;
+    for (const row of rows) await logBatch(tx, { ...shortForm(row, by), brewerId: id }, by);
+    return kept;
+  });
 }
 
-async function settle(
-  kept: Result<undefined, MeasureFailure>,
-  subject: AuditSubject,
-  subjectId: string,
-): Maybe {
+/** A pot that was only weighed, as a batch of the log. */
+function shortForm({ id, doseG, waterG, yieldG }: BrewedPotRow, { at }: Act) {
+  return {
+    id,
+    doseG,
+    waterG,
+    yieldG,
+    iceG: 0,
+    coffeeId: null,
+    vesselId: null,
+    grinderId: null,
+    dialSetting: null,
+    brewTimeS: null,
+    strengthPct: null,
+    sampledAt: null,
+    liked: null,
+    note: "",
+    at: at.toISOString(),
+  };
+}
+
+/** What somebody else measured meanwhile: the figures, and the readings where there are any. */
+export type Theirs = MeasuredByOthers & { readonly rows?: readonly ReadingRow[] };
+
+/** Keeps a measurement; throws when it cannot be right. */
+export async function keepMeasure(measure: Measure, by: Act): Promise<Theirs | undefined> {
+  const { subject, keep } = KEEPERS[measure.what];
+  const kept = await (keep as (of: Measure["of"], by: Act) => Promise<Kept>)(measure.of, by);
   if (kept.ok) return undefined;
   if (kept.failure.code === "notThere") throw new Refusal(NOT_ON_THE_BENCH);
   const { revision, figures } = kept.failure;
-  const [last] = await readAudit(database(), { subject, subjectId });
-  return { changedBy: last?.person ?? "somebody else", revision, figures };
+  const [last] = await readAudit(database(), { subject, subjectId: measure.of.id });
+  const readings = await readReadings(database(), [measure.of.id]);
+  const rows = readings.find(({ kind }) => kind === measure.what)?.rows ?? [];
+  return { changedBy: last?.person ?? "somebody else", revision, figures, rows };
+}
+
+const subjectOf = ({ what }: Measure): AuditSubject => KEEPERS[what].subject;
+
+/** Keeps what a barista measured for a lead to look at. */
+export function propose(
+  { id, siteId, measure }: { readonly id: string; readonly siteId: string; readonly measure: Measure },
+  by: Act & { readonly personId: string },
+): Promise<void> {
+  return keepProposal(database(), { id, siteId, measure, subject: subjectOf(measure) }, by);
+}
+
+/** A lead's word: what is accepted is kept as if the lead had measured it now, on what stands there now. */
+export async function decide(
+  decision: { readonly id: string; readonly accept: boolean },
+  by: Act & { readonly personId: string },
+): Promise<void> {
+  await database().transaction(async (tx) => {
+    const measure = await decideProposal(tx, decision, subjectOf, by);
+    if (!measure || !decision.accept) return;
+    const { subject } = KEEPERS[measure.what];
+    const now = await findThing(tx, subject, measure.of.id);
+    if (!now) throw new Refusal(NOT_ON_THE_BENCH);
+    const of = { ...measure.of, revision: now.revision };
+    // Refused or stale, the transaction ends without a decision, and the proposal waits on.
+    if (await keepMeasure({ ...measure, of } as Measure, by)) throw new Refusal(NOT_ON_THE_BENCH);
+  });
 }

@@ -1,3 +1,5 @@
+import { tz } from "@date-fns/tz";
+import { formatISO } from "date-fns";
 import { cookies } from "next/headers";
 import { cache } from "react";
 import type { Bench } from "#contract/bench.ts";
@@ -5,6 +7,7 @@ import { readBench } from "#data/bench.ts";
 import { listCards } from "#data/cards.ts";
 import { readBenchRevision } from "#data/house.ts";
 import { isDatabaseGone, Refusal } from "./action.ts";
+import { now } from "./clock.ts";
 import { database } from "./database.ts";
 
 /** The cookie that keeps which site this browser works at. */
@@ -53,4 +56,11 @@ export async function siteAsked(request: Request): Promise<string> {
     throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
   }
   return bench.site.id;
+}
+
+/** Today at the site that this browser works at, as an ISO date. */
+export async function siteToday(): Promise<string> {
+  const bench = await currentBench();
+  const timeZone = typeof bench === "string" ? "UTC" : bench.site.timeZone;
+  return formatISO(now(), { representation: "date", in: tz(timeZone) });
 }

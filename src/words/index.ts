@@ -1,14 +1,20 @@
 /** Codes to sentences: one voice for the interface, the API and `calc`. */
+
+export { batchSentence, SAMPLED_WORDS } from "./batch.ts";
 export { badInputSentence, calcSentence } from "./calc.ts";
 export { type CardPrinters, cardTitle, cautionsOf, printSetting, stepsOf } from "./card.ts";
+export { careCautions, dueSentence } from "./care.ts";
 export { checkSentence } from "./checks.ts";
 export {
   coolingSentence,
+  curveSentence,
   deliverySentence,
   densitySentence,
   NOT_ON_THE_BENCH,
+  pairsSentence,
   retentionSentence,
   vesselSentence,
+  wetIceSentence,
 } from "./measure.ts";
 export { listed, PIN_WORDS, printPin } from "./names.ts";
 export {
@@ -25,4 +31,16 @@ export {
   waitSentence,
 } from "./people.ts";
 export { quantitySentence } from "./quantity.ts";
+export { recipeSentence } from "./recipe.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";
+export {
+  ASPECT_WORDS,
+  FIELD_WORDS,
+  type FieldWords,
+  KIND_WORDS,
+  OPTION_WORDS,
+  TYPICAL_WORDS,
+  thingSentence,
+  typicalSentence,
+  unsoundSentence,
+} from "./things.ts";

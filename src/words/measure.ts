@@ -1,3 +1,4 @@
+import type { CurveFailure, TranslationFailure } from "#core/grind";
 import type { CoolingFailure, DeliveryFailure, VesselFailure } from "#core/measure";
 import { printNumber } from "#core/units";
 
@@ -17,7 +18,9 @@ export function densitySentence(densityGPerMl: number): string {
   return `${printNumber(densityGPerMl, 3)} g/ml is no coffee: beans have 0.3 to 0.45. Was the cup full to its line?`;
 }
 
-export function retentionSentence(retentionGPerG: number): string {
+export function retentionSentence(retentionGPerG: number | undefined): string {
+  if (retentionGPerG === undefined)
+    return "Weigh a pot as it is brewed: the coffee, all the water, and what came out.";
   const kept = `${printNumber(retentionGPerG, 2)} g per g`;
   return retentionGPerG > 2
     ? `${kept} is far more than a bed keeps: was a pot spilt, or poured from before it was weighed? Look again, or say that it is so.`
@@ -38,3 +41,30 @@ export function coolingSentence(failure: CoolingFailure): string {
 }
 
 export const NOT_ON_THE_BENCH = "This is not on the bench any more.";
+
+export function wetIceSentence(_failure: { readonly code: "drainedHeavier" }): string {
+  return "There is more after draining than before: change the two over.";
+}
+
+export function curveSentence(failure: CurveFailure): string {
+  if (failure.code === "tooFewPoints") return `A curve takes ${failure.least} points at least.`;
+  const { first, second } = failure;
+  return first.setting === second.setting
+    ? `${printNumber(first.setting, 2)} stands there twice, with two sizes.`
+    : `The curve turns back between ${printNumber(first.setting, 2)} and ${printNumber(second.setting, 2)}: one of the two is wrong.`;
+}
+
+export function pairsSentence(
+  failure: TranslationFailure | { readonly code: "offTheDial"; readonly setting: number },
+): string {
+  switch (failure.code) {
+    case "tooFewPairs":
+      return "Two pairs at least make a translation.";
+    case "offTheDial":
+      return `${printNumber(failure.setting, 2)} is not on this dial.`;
+    case "pairsTurnBack": {
+      const { first, second } = failure;
+      return `${printNumber(first.from, 2)} to ${printNumber(first.to, 2)} and ${printNumber(second.from, 2)} to ${printNumber(second.to, 2)} cannot both be: one of the two is wrong.`;
+    }
+  }
+}

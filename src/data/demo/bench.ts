@@ -2,7 +2,7 @@ import type { Role } from "#core/people";
 import type * as schema from "#data/schema.ts";
 
 /** Every demo row has the same id on every machine, so that links and pictures last. */
-function demoId(number: number): string {
+export function demoId(number: number): string {
   return `0190a5c0-0000-7000-8000-${String(number).padStart(12, "0")}`;
 }
 
@@ -16,10 +16,19 @@ const [FULMAR, TURNSTONE, CONE, FLAT] = [demoId(20), demoId(21), demoId(22), dem
 const [CHOUGH, DUNLIN] = [demoId(40), demoId(41)];
 const [SALTMARSH, KITTIWAKE, LOW_TIDE, NIGHT_MAIL] = [demoId(50), demoId(51), demoId(52), demoId(53)];
 const [LOFT_CONE, SLACK_WATER] = [demoId(60), demoId(61)];
+const [LARGE_PAPER, SMALL_PAPER, CONE_PAPER, MESH] = [demoId(90), demoId(91), demoId(92), demoId(93)];
+
+/** What the history was brewed with. */
+export const DEMO_IDS = {
+  brewers: { fulmar: FULMAR, turnstone: TURNSTONE, cone: CONE },
+  coffees: { saltmarsh: SALTMARSH, kittiwake: KITTIWAKE, nightMail: NIGHT_MAIL },
+  grinders: { chough: CHOUGH, dunlin: DUNLIN },
+  vessels: { left: demoId(30), blue: demoId(32), steel: demoId(34), loft: demoId(35) },
+} as const;
 
 type Rows<Table extends { $inferInsert: unknown }> = Table["$inferInsert"][];
 
-const TIME_ZONE = "Europe/London";
+export const TIME_ZONE = "Europe/London";
 
 export const SITES: Rows<typeof schema.sites> = [
   { id: PIER_HEAD, name: "Pier Head", altitudeM: 4, timeZone: TIME_ZONE, position: 0 },
@@ -37,7 +46,7 @@ export const PEOPLE: readonly { id: string; name: string; role: Role; publicPin:
 /** A hand brew is poured on a scale: any gram, delivered as poured. */
 const POURED = {
   kind: "hand" as const,
-  filter: "paper" as const,
+  filterId: CONE_PAPER,
   stepG: 1,
   slope: 1,
   interceptG: 0,
@@ -50,7 +59,10 @@ export const BREWERS: Rows<typeof schema.brewers> = [
     siteId: PIER_HEAD,
     name: "Fulmar",
     kind: "batch",
-    filter: "paper",
+    filterId: LARGE_PAPER,
+    bypassMaxPct: 35,
+    cycleMin: 7,
+    rinseMin: 1,
     basket: { shape: "flat", topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 },
     stepG: 100,
     minSettingG: 1200,
@@ -72,7 +84,9 @@ export const BREWERS: Rows<typeof schema.brewers> = [
     siteId: PIER_HEAD,
     name: "Turnstone",
     kind: "batch",
-    filter: "paper",
+    filterId: SMALL_PAPER,
+    cycleMin: 6,
+    rinseMin: 1,
     basket: { shape: "flat", topDiameterMm: 118, bottomDiameterMm: 104, heightMm: 74 },
     stepG: 50,
     minSettingG: 500,
@@ -113,10 +127,72 @@ export const BREWERS: Rows<typeof schema.brewers> = [
     dripDropC: 15,
     position: 1,
   },
+  {
+    ...POURED,
+    kind: "press",
+    filterId: MESH,
+    id: demoId(24),
+    siteId: ROPE_LOFT,
+    name: "immersion press",
+    basket: { shape: "flat", topDiameterMm: 96, bottomDiameterMm: 96, heightMm: 170 },
+    minSettingG: 200,
+    maxSettingG: 950,
+    doseMaxG: 70,
+    retentionGPerG: 2,
+    dripDropC: 8,
+    rinseG: 200,
+    position: 2,
+  },
 ];
 
-const DISPENSER = { kind: "dispenser" as const, iced: false, brimG: 3100, workingG: 2850, vesselJPerK: 420 };
-const POT = { kind: "pot" as const, iced: false, brimG: 2050, workingG: 1880, vesselJPerK: 300 };
+export const FILTERS: Rows<typeof schema.filters> = [
+  {
+    id: LARGE_PAPER,
+    name: "large basket paper",
+    material: "paper",
+    size: "for 160 mm",
+    grade: "medium",
+    waterKeptG: 22,
+    pricePer100: 620,
+    stock: 480,
+    position: 0,
+  },
+  {
+    id: SMALL_PAPER,
+    name: "small basket paper",
+    material: "paper",
+    size: "for 118 mm",
+    grade: "medium",
+    waterKeptG: 12,
+    pricePer100: 410,
+    stock: 350,
+    position: 1,
+  },
+  {
+    id: CONE_PAPER,
+    name: "cone paper",
+    material: "paper",
+    size: "for two cups",
+    grade: "fine",
+    drag: 1.2,
+    waterKeptG: 5,
+    facing: "seam folded over",
+    pricePer100: 540,
+    stock: 220,
+    position: 2,
+  },
+  { id: MESH, name: "steel mesh", material: "metal", drag: 0.6, waterKeptG: 1, position: 3 },
+];
+
+const DISPENSER = {
+  kind: "dispenser" as const,
+  iced: false,
+  brimG: 3100,
+  workingG: 2850,
+  vesselJPerK: 420,
+  holdMin: 120,
+};
+const POT = { kind: "pot" as const, iced: false, brimG: 2050, workingG: 1880, vesselJPerK: 300, holdMin: 90 };
 
 export const VESSELS: Rows<typeof schema.vessels> = [
   { ...DISPENSER, id: demoId(30), siteId: PIER_HEAD, name: "dispenser 3.1 l, left", position: 0 },
@@ -132,6 +208,7 @@ export const VESSELS: Rows<typeof schema.vessels> = [
     brimG: 4200,
     workingG: 3990,
     vesselJPerK: 350,
+    holdMin: 240,
     position: 4,
   },
   {
@@ -143,6 +220,9 @@ export const VESSELS: Rows<typeof schema.vessels> = [
     brimG: 1750,
     workingG: 1600,
     vesselJPerK: 330,
+    holdMin: 30,
+    plate: "low",
+    evaporationGPerH: 45,
     position: 0,
   },
   {
@@ -203,6 +283,9 @@ export const ICE_SOURCES: Rows<typeof schema.iceSources> = [
     iceTempC: -1,
     iceWetShare: 0.08,
     heapGPerMl: 0.58,
+    kgPerDay: 26,
+    storeKg: 11,
+    pieceMm: 22,
     position: 0,
   },
   {
@@ -212,13 +295,164 @@ export const ICE_SOURCES: Rows<typeof schema.iceSources> = [
     iceTempC: -16,
     iceWetShare: 0,
     heapGPerMl: 0.5,
+    pieceMm: 45,
     position: 0,
   },
 ];
 
-export const CUPS: Rows<typeof schema.cups> = [240, 350, 470]
-  .map((volumeMl, i) => ({ id: demoId(80 + i), volumeMl, serve: "hot" as "hot" | "iced" }))
-  .concat([350, 470].map((volumeMl, i) => ({ id: demoId(85 + i), volumeMl, serve: "iced" })));
+/** Cups with room below the rim for a lid, milk or ice. */
+export const CUPS: Rows<typeof schema.cups> = (
+  [
+    ["small", 240, 220, "hot"],
+    ["medium", 350, 325, "hot"],
+    ["large", 470, 440, "hot"],
+    ["medium, iced", 350, 220, "iced"],
+    ["large, iced", 470, 300, "iced"],
+  ] as const
+).map(([name, volumeMl, fillG, serve], position) => ({
+  id: demoId(80 + position),
+  name,
+  volumeMl,
+  fillG,
+  serve,
+  position,
+}));
+
+const [DUNLIN_UM, CHOUGH_UM] = [
+  [
+    [0, 380],
+    [18, 620],
+    [31, 800],
+    [45, 980],
+    [60, 1190],
+  ],
+  [
+    [0, 430],
+    [5, 620],
+    [9.5, 800],
+    [14, 980],
+    [24, 1420],
+  ],
+] as const;
+
+/** Both grinders were sieved once. */
+export const GRINDER_CURVES: Omit<Rows<typeof schema.grinderCurves>[number], "since">[] = (
+  [
+    [CHOUGH, CHOUGH_UM],
+    [DUNLIN, DUNLIN_UM],
+  ] as const
+).map(([grinderId, points], i) => ({
+  id: demoId(42 + i),
+  grinderId,
+  version: 1,
+  why: "first" as const,
+  points: points.map(([setting, um]) => ({ setting, um, by: "sieve" as const })),
+}));
+
+export const WATERS: Rows<typeof schema.waters> = [
+  {
+    id: demoId(75),
+    siteId: PIER_HEAD,
+    name: "quay tap",
+    source: "mains",
+    hardnessMgL: 182,
+    alkalinityMgL: 146,
+    solidsMgL: 290,
+    position: 0,
+  },
+  {
+    id: demoId(76),
+    siteId: PIER_HEAD,
+    name: "softened",
+    source: "softener under the counter",
+    hardnessMgL: 18,
+    alkalinityMgL: 24,
+    solidsMgL: 85,
+    position: 1,
+  },
+  {
+    id: demoId(77),
+    siteId: ROPE_LOFT,
+    name: "hill spring",
+    source: "spring, by pipe",
+    hardnessMgL: 38,
+    alkalinityMgL: 31,
+    solidsMgL: 72,
+    position: 0,
+  },
+];
+
+export const SCALES: Rows<typeof schema.scales> = [
+  {
+    id: demoId(78),
+    siteId: PIER_HEAD,
+    name: "counter scale",
+    capacityG: 3000,
+    stepG: 1,
+    checkWeightG: 1000,
+    checkReadG: 1000,
+    checkedOn: "2026-05-04",
+    position: 0,
+  },
+  { id: demoId(79), siteId: ROPE_LOFT, name: "hand-brew scale", capacityG: 2000, stepG: 0.1, position: 0 },
+];
+
+/** When each task was done last, in days before the house is opened. */
+export const CARE_DONE: readonly { readonly taskId: string; readonly daysAgo: number }[] = [
+  { taskId: demoId(95), daysAgo: 1 },
+  { taskId: demoId(96), daysAgo: 24 },
+  { taskId: demoId(97), daysAgo: 20 },
+  { taskId: demoId(98), daysAgo: 5 },
+];
+
+export const CARE_TASKS: Omit<Rows<typeof schema.careTasks>[number], "since">[] = [
+  {
+    id: demoId(95),
+    siteId: PIER_HEAD,
+    name: "rinse Fulmar's spray head",
+    kind: "rinse",
+    brewerId: FULMAR,
+    everyDays: 1,
+    position: 0,
+  },
+  {
+    id: demoId(96),
+    siteId: PIER_HEAD,
+    name: "descale Fulmar",
+    kind: "descale",
+    brewerId: FULMAR,
+    everyL: 1500,
+    note: "with the descaler that the maker names",
+    position: 1,
+  },
+  {
+    id: demoId(97),
+    siteId: PIER_HEAD,
+    name: "clean Chough's burrs",
+    kind: "burrs",
+    grinderId: CHOUGH,
+    everyKg: 60,
+    position: 2,
+  },
+  {
+    id: demoId(98),
+    siteId: PIER_HEAD,
+    name: "soak the dispensers",
+    kind: "soak",
+    everyDays: 7,
+    position: 3,
+  },
+  {
+    id: demoId(99),
+    siteId: ROPE_LOFT,
+    name: "clean Dunlin's burrs",
+    kind: "burrs",
+    grinderId: DUNLIN,
+    everyKg: 10,
+    everyDays: 60,
+    position: 0,
+  },
+];
 
 /** Coffees, roasted so many days before the house is opened. */
 export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & {
@@ -228,6 +462,9 @@ export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & 
     id: SALTMARSH,
     name: "Saltmarsh",
     character: "medium blend",
+    process: "washed and natural",
+    roastLevel: "medium",
+    lowStockG: 4000,
     densityGPerMl: 0.4,
     stockG: 9600,
     pricePerKg: 1850,
@@ -238,6 +475,9 @@ export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & 
     id: KITTIWAKE,
     name: "Kittiwake",
     character: "washed, light",
+    process: "washed",
+    roastLevel: "light",
+    lowStockG: 2000,
     densityGPerMl: 0.42,
     stockG: 4200,
     pricePerKg: 2450,
@@ -248,6 +488,9 @@ export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & 
     id: LOW_TIDE,
     name: "Low Tide",
     character: "natural",
+    process: "natural",
+    roastLevel: "medium",
+    lowStockG: 2000,
     densityGPerMl: 0.41,
     stockG: 3100,
     pricePerKg: 2600,
@@ -258,6 +501,9 @@ export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & 
     id: NIGHT_MAIL,
     name: "Night Mail",
     character: "dark",
+    process: "washed",
+    roastLevel: "dark",
+    lowStockG: 2500,
     densityGPerMl: 0.35,
     stockG: 2500,
     pricePerKg: 1700,
@@ -324,6 +570,22 @@ export const READINGS: Rows<typeof schema.readings> = BREWERS.flatMap((brewer, p
     const setG = brewer.minSettingG + position * apart;
     const weighedG = brewer.interceptG + brewer.slope * setG + 2 * offG;
     const id = demoId(400 + place * 10 + position);
-    return { id, kind: "blankRun" as const, ownerId: brewer.id, figures: { setG, weighedG }, position };
+    const figures = { setG, weighedG, cold: position === 0 ? 1 : 0 };
+    return { id, kind: "blankRun" as const, ownerId: brewer.id, figures, position };
   });
 });
+
+/** How the brewers spray: Turnstone slower below a litre. */
+export const FLOWS: Rows<typeof schema.readings> = (
+  [
+    [FULMAR, 3600, 12],
+    [TURNSTONE, 1000, 4],
+    [TURNSTONE, 1900, 6],
+  ] as const
+).map(([ownerId, upToG, rateGPerS], position) => ({
+  id: demoId(480 + position),
+  kind: "flow" as const,
+  ownerId,
+  figures: { upToG, rateGPerS, bloomPct: 15, bloomS: 30, pulses: 4 },
+  position,
+}));

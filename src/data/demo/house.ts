@@ -4,6 +4,7 @@ import type { Database } from "#data/connection.ts";
 import { createHouse } from "#data/house.ts";
 import * as schema from "#data/schema.ts";
 import * as bench from "./bench.ts";
+import { demoHistory, HISTORY_DAYS } from "./history.ts";
 
 /**
  * The demo house, Gannet Quay: a ferry kiosk on the quay and a café up the hill. All of it is made up.
@@ -27,19 +28,38 @@ export async function loadDemoHouse(
     measuredAt: now,
     roastedOn: formatISO(subDays(now, roastedDaysAgo), { representation: "date" }),
   }));
+  const opened = subDays(now, HISTORY_DAYS);
   await db.transaction(async (tx) => {
     await createHouse(tx, { kind: "demo", name: "Gannet Quay", settings: USUAL_SETTINGS, createdAt: now });
     await tx.insert(schema.people).values(people);
     await tx.insert(schema.sites).values(bench.SITES);
+    await tx.insert(schema.filters).values(bench.FILTERS);
     await tx.insert(schema.brewers).values(bench.BREWERS.map((brewer) => ({ ...brewer, measuredAt: now })));
-    await tx.insert(schema.readings).values(bench.READINGS);
+    await tx.insert(schema.readings).values([...bench.READINGS, ...bench.FLOWS]);
     await tx.insert(schema.vessels).values(bench.VESSELS.map((vessel) => ({ ...vessel, measuredAt: now })));
-    await tx.insert(schema.grinders).values(bench.GRINDERS);
+    await tx
+      .insert(schema.grinders)
+      .values(bench.GRINDERS.map((grinder) => ({ ...grinder, measuredAt: opened })));
+    await tx
+      .insert(schema.grinderCurves)
+      .values(bench.GRINDER_CURVES.map((row) => ({ ...row, since: opened })));
+    await tx.insert(schema.waters).values(bench.WATERS);
+    await tx.insert(schema.scales).values(bench.SCALES);
+    await tx.insert(schema.careTasks).values(bench.CARE_TASKS.map((row) => ({ ...row, since: opened })));
     await tx.insert(schema.grinderPairs).values(bench.GRINDER_PAIRS);
     await tx.insert(schema.iceSources).values(bench.ICE_SOURCES);
     await tx.insert(schema.coffees).values(coffees);
     await tx.insert(schema.cups).values(bench.CUPS);
+    await tx.insert(schema.careDone).values(
+      bench.CARE_DONE.map(({ taskId, daysAgo }, i) => ({
+        id: bench.demoId(490 + i),
+        taskId,
+        personId: bench.BARISTA,
+        at: subDays(now, daysAgo),
+      })),
+    );
     await tx.insert(schema.recipes).values(bench.RECIPES);
     await tx.insert(schema.recipeVersions).values(bench.RECIPE_VERSIONS);
+    await tx.insert(schema.batches).values(demoHistory(now));
   });
 }

@@ -1,0 +1,30 @@
+/** What the things on a bench can be. */
+export const MATERIALS = ["paper", "metal", "cloth"] as const;
+/** How a brew ends: the bed drains, the basket is lifted off, or a valve is shut. */
+export const ENDINGS = ["drained", "liftedEarly", "valveShut"] as const;
+export const PLATES = ["none", "off", "low", "on"] as const;
+export const ROAST_LEVELS = ["light", "medium", "dark"] as const;
+export const CURVE_REASONS = ["first", "newBurrs", "recalibrated"] as const;
+export const CARE_KINDS = ["rinse", "soak", "descale", "burrs", "other"] as const;
+
+/** What of a thing can be typical, so usual for its kind and not measured here. */
+export const ASPECTS = ["fill", "heat", "basket", "delivery", "retention", "dial", "density"] as const;
+export type Aspect = (typeof ASPECTS)[number];
+
+type Known = Readonly<Record<string, unknown>>;
+
+/** The fields that an aspect is about: typing one of them tells it. */
+const FIELDS_OF: { readonly [aspect in Aspect]: readonly string[] } = {
+  fill: ["brimG", "workingG"],
+  heat: ["vesselJPerK"],
+  basket: ["topDiameterMm", "bottomDiameterMm", "heightMm"],
+  delivery: [],
+  retention: ["retentionGPerG"],
+  dial: ["dialMin", "dialMax"],
+  density: ["densityGPerMl"],
+};
+
+/** What stays typical of a thing: what was, less what was typed since. */
+export function stillTypical(aspects: readonly Aspect[], before: Known, after: Known): readonly Aspect[] {
+  return aspects.filter((aspect) => FIELDS_OF[aspect].every((field) => before[field] === after[field]));
+}

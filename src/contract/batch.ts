@@ -1,0 +1,47 @@
+import { z } from "zod";
+import { uuid } from "./card.ts";
+
+/** Where a strength was sampled: below the brewer before it met ice, after melting, or in the glass. */
+export const SAMPLED_AT = ["beforeIce", "melted", "inGlass"] as const;
+
+const massG = z.number().gt(0).max(200_000);
+const time = z.iso.datetime();
+
+/** A brewed batch as it is logged; the short form has coffee, brewer, dose, water and yield. */
+export const loggedBatch = z.strictObject({
+  id: uuid,
+  brewerId: uuid,
+  coffeeId: uuid.nullable(),
+  vesselId: uuid.nullable(),
+  grinderId: uuid.nullable(),
+  dialSetting: z.number().nullable().describe("On the grinder's own dial"),
+  doseG: massG,
+  waterG: massG.describe("Hot water, bypass too, g"),
+  iceG: z.number().min(0).max(200_000),
+  yieldG: massG.nullable().describe("Beverage, all ice melted, g"),
+  brewTimeS: z.number().gt(0).max(172_800).nullable(),
+  strengthPct: z.number().gt(0).max(30).nullable(),
+  sampledAt: z.enum(SAMPLED_AT).nullable(),
+  liked: z.boolean().nullable(),
+  note: z.string().trim().max(400),
+  at: time,
+});
+export type LoggedBatch = z.infer<typeof loggedBatch>;
+
+/** A batch corrected: whole, with the revision that the change began with. */
+export const correctedBatch = loggedBatch.extend({ revision: z.number().int().min(1) });
+export const removedBatch = z.strictObject({
+  id: uuid,
+  revision: z.number().int().min(1),
+  removed: z.boolean(),
+});
+
+/** A batch as lists show it, with the names of what it was made with. */
+export interface BatchRow extends LoggedBatch {
+  readonly revision: number;
+  readonly coffee: string | null;
+  readonly brewer: string;
+  readonly vessel: string | null;
+  readonly grinder: string | null;
+  readonly person: string | null;
+}

@@ -1,0 +1,184 @@
+import { and, desc, eq, gte, isNotNull, lt, type SQL, sql } from "drizzle-orm";
+import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
+import { BATCHES_TO_LEARN_FROM } from "#core/measure";
+import { fail, ok, type Result } from "#core/result";
+import { type Act, record } from "./audit.ts";
+import type { Database } from "./connection.ts";
+import { batches, brewers, coffees, grinderCurves, grinders, people, vessels } from "./schema.ts";
+
+export interface BatchFilter {
+  readonly brewerId?: string | undefined;
+  readonly coffeeId?: string | undefined;
+  readonly liked?: boolean | undefined;
+  /** Only older ones than this. */
+  readonly before?: Date | undefined;
+}
+
+/** Lines on one page of the log. */
+export const LOG_PAGE = 50;
+
+/**
+ * The newest batches of a site that the filter lets through.
+ *
+ * @param most lines; one more than a page tells that there is another page
+ */
+export async function readBatches(
+  db: Database,
+  siteId: string,
+  filter: BatchFilter = {},
+  most: number = LOG_PAGE + 1,
+): Promise<BatchRow[]> {
+  const wanted: SQL[] = [eq(batches.siteId, siteId), eq(batches.removed, false)];
+  if (filter.brewerId) wanted.push(eq(batches.brewerId, filter.brewerId));
+  if (filter.coffeeId) wanted.push(eq(batches.coffeeId, filter.coffeeId));
+  if (filter.liked !== undefined) wanted.push(eq(batches.liked, filter.liked));
+  if (filter.before) wanted.push(lt(batches.at, filter.before));
+  const rows = await db
+    .select({
+      batch: batches,
+      coffee: coffees.name,
+      brewer: brewers.name,
+      vessel: vessels.name,
+      grinder: grinders.name,
+      person: people.name,
+    })
+    .from(batches)
+    .innerJoin(brewers, eq(brewers.id, batches.brewerId))
+    .leftJoin(coffees, eq(coffees.id, batches.coffeeId))
+    .leftJoin(vessels, eq(vessels.id, batches.vesselId))
+    .leftJoin(grinders, eq(grinders.id, batches.grinderId))
+    .leftJoin(people, eq(people.id, batches.personId))
+    .where(and(...wanted))
+    .orderBy(desc(batches.at), desc(batches.id))
+    .limit(most);
+  return rows.map(({ batch, ...names }) => {
+    const { siteId: _site, filterId, ending, curveVersion, personId, removed, at, ...logged } = batch;
+    return { ...logged, at: at.toISOString(), ...names };
+  });
+}
+
+export type BatchFailure =
+  | { readonly code: "notThere" }
+  | { readonly code: "stale"; readonly revision: number };
+
+type Kept = Result<{ readonly brewerId: string }, BatchFailure>;
+
+/** Logs a batch with the filter, the ending and the grinder's curve of that day; sent twice, it is one. */
+export function logBatch(db: Database, batch: LoggedBatch, by: Act): Promise<Kept> {
+  return db.transaction(async (tx) => {
+    const [brewer] = await tx.select().from(brewers).where(eq(brewers.id, batch.brewerId));
+    if (!brewer) return fail({ code: "notThere" });
+    const { siteId, filterId, ending } = brewer;
+    const curveVersion = batch.grinderId ? await curveOf(tx, batch.grinderId) : null;
+    await tx
+      .insert(batches)
+      .values({
+        ...batch,
+        at: new Date(batch.at),
+        siteId,
+        filterId,
+        ending,
+        curveVersion,
+        personId: by.personId,
+      })
+      .onDuplicateKeyUpdate({ set: { id: sql`id` } });
+    return ok({ brewerId: brewer.id });
+  });
+}
+
+async function curveOf(tx: Database, grinderId: string): Promise<number | null> {
+  const [row] = await tx
+    .select({ version: grinderCurves.version })
+    .from(grinderCurves)
+    .where(eq(grinderCurves.grinderId, grinderId))
+    .orderBy(desc(grinderCurves.version))
+    .limit(1);
+  return row?.version ?? null;
+}
+
+/** Corrects a batch, or takes it out of the log; what rests on it is learned anew by whoever asks. */
+export function correctBatch(
+  db: Database,
+  { id, revision }: { readonly id: string; readonly revision: number },
+  change: Partial<Omit<LoggedBatch, "id" | "brewerId">> & { readonly removed?: boolean },
+  by: Act,
+): Promise<Kept> {
+  return db.transaction(async (tx) => {
+    const [old] = await tx.select().from(batches).where(eq(batches.id, id)).for("update");
+    if (!old) return fail({ code: "notThere" });
+    if (old.revision !== revision) return fail({ code: "stale", revision: old.revision });
+    const { at, ...others } = change;
+    await tx
+      .update(batches)
+      .set({ ...others, ...(at && { at: new Date(at) }), revision: revision + 1 })
+      .where(eq(batches.id, id));
+    await record(tx, by, {
+      action: change.removed === undefined ? "changed" : change.removed ? "archived" : "restored",
+      subject: "batch",
+      subjectId: id,
+      before: { doseG: old.doseG, waterG: old.waterG, yieldG: old.yieldG },
+      after: {
+        doseG: change.doseG ?? old.doseG,
+        waterG: change.waterG ?? old.waterG,
+        yieldG: change.yieldG ?? old.yieldG,
+      },
+    });
+    return ok({ brewerId: old.brewerId });
+  });
+}
+
+/** What a bed's liquid goes by: the brewer, its filter and how the brew ends. */
+export interface Bedding {
+  readonly brewerId: string;
+  readonly filterId: string;
+  readonly ending: typeof batches.$inferSelect.ending;
+}
+
+/** The newest weighed pots of a brewer with a filter and an ending. */
+export function readYields(db: Database, { brewerId, filterId, ending }: Bedding) {
+  return db
+    .select({
+      id: batches.id,
+      revision: batches.revision,
+      at: batches.at,
+      doseG: batches.doseG,
+      waterG: sql<number>`${batches.waterG} + ${batches.iceG}`,
+      yieldG: sql<number>`${batches.yieldG}`,
+    })
+    .from(batches)
+    .where(
+      and(
+        eq(batches.brewerId, brewerId),
+        eq(batches.filterId, filterId),
+        eq(batches.ending, ending),
+        eq(batches.removed, false),
+        isNotNull(batches.yieldG),
+      ),
+    )
+    .orderBy(desc(batches.at))
+    .limit(BATCHES_TO_LEARN_FROM);
+}
+
+/** What was brewed on a brewer and ground on a grinder since a day: litres and kg, for care. */
+export async function readWork(
+  db: Database,
+  {
+    brewerId,
+    grinderId,
+    since,
+  }: { readonly brewerId: string | null; readonly grinderId: string | null; readonly since: Date },
+): Promise<{ readonly litres: number; readonly kg: number }> {
+  const G_PER_KG = 1000;
+  const total = async (column: SQL, of: SQL) => {
+    const [row] = await db
+      .select({ sum: sql<number | null>`SUM(${column})` })
+      .from(batches)
+      .where(and(of, gte(batches.at, since), eq(batches.removed, false)));
+    return Number(row?.sum ?? 0) / G_PER_KG;
+  };
+  const [litres, kg] = await Promise.all([
+    brewerId ? total(sql`${batches.waterG}`, eq(batches.brewerId, brewerId)) : 0,
+    grinderId ? total(sql`${batches.doseG}`, eq(batches.grinderId, grinderId)) : 0,
+  ]);
+  return { litres, kg };
+}

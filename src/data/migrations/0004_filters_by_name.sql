@@ -1,0 +1,1 @@
+ALTER TABLE `brewers` DROP COLUMN `filter`;

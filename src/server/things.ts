@@ -1,0 +1,105 @@
+import { type Aspect, stillTypical } from "#contract/aspects.ts";
+import { unsound } from "#contract/sound.ts";
+import type { AnyFigures, Figures, KeptThing, RemovedThing, ThingKind } from "#contract/things.ts";
+import { fieldsOf } from "#contract/things.ts";
+import { learnRetention } from "#core/measure";
+import { cleanName } from "#core/people";
+import type { Result } from "#core/result";
+import { type Act, readAudit } from "#data/audit.ts";
+import { readYields } from "#data/batches.ts";
+import { listSites } from "#data/house.ts";
+import { findThing, keepThing, setRemoved, type ThingFailure } from "#data/things.ts";
+import { NOT_ON_THE_BENCH, nameSentence, thingSentence, unsoundSentence } from "#words/index.ts";
+import { Refusal } from "./action.ts";
+import { database } from "./database.ts";
+import { siteToday } from "./site.ts";
+
+/** How somebody else left a thing, when they were faster. */
+export interface ThingByOthers {
+  readonly changedBy: string;
+  readonly revision: number;
+  readonly figures: AnyFigures;
+}
+
+/** Puts a thing on the bench of a site, or changes one. */
+export async function putThing(
+  typed: KeptThing,
+  siteId: string,
+  by: Act,
+): Promise<ThingByOthers | undefined> {
+  const { id } = typed;
+  const kind: ThingKind = typed.kind;
+  const name = cleanName(String(typed.figures.name));
+  if (!name.ok) throw new Refusal(nameSentence(name.failure), { field: "name" });
+  const figures: AnyFigures = { ...typed.figures, name: name.value };
+  const wrong = unsound(kind, figures, await siteToday());
+  if (wrong) throw new Refusal(unsoundSentence(wrong), { field: wrong.field });
+  const old = typed.revision > 0 ? await findThing(database(), kind, id) : undefined;
+  const after =
+    kind === "brewer" && old
+      ? await withItsFilter(id, old.figures as AnyFigures as Figures<"brewer">, figures as Figures<"brewer">)
+      : { figures, guessed: [] };
+  const was = old ?? typed;
+  const kept = await keepThing(
+    database(),
+    { ...typed, kind, figures: after.figures },
+    { siteId, typical: [...stillTypical(was.typical, was.figures, after.figures), ...after.guessed] },
+    by,
+  );
+  return settle(kept, kind, id);
+}
+
+/** A usual dose, as a share of the most: what a filter keeps is spread over it. */
+const USUAL_DOSE_SHARE = 0.7;
+
+/**
+ * A brewer whose filter or ending was changed keeps other liquid: what the log knows of that pair, else what it
+ * kept before, more or less what the filters keep themselves. A retention typed along with it stays as typed.
+ */
+async function withItsFilter(
+  id: string,
+  old: Figures<"brewer">,
+  next: Figures<"brewer">,
+): Promise<{ readonly figures: AnyFigures; readonly guessed: readonly Aspect[] }> {
+  const asTyped = { figures: next, guessed: [] };
+  const changed = old.filterId !== next.filterId || old.ending !== next.ending;
+  if (!changed || old.retentionGPerG !== next.retentionGPerG) return asTyped;
+  const { filterId, ending } = next;
+  const learned = learnRetention(await readYields(database(), { brewerId: id, filterId, ending }));
+  if (learned.ok && !learned.value.unusual) {
+    return { figures: { ...next, retentionGPerG: learned.value.retentionGPerG }, guessed: [] };
+  }
+  const [before, after] = await Promise.all(
+    [old.filterId, filterId].map((filter) => findThing(database(), "filter", filter)),
+  );
+  if (!before || !after) return asTyped;
+  const moreG = after.figures.waterKeptG - before.figures.waterKeptG;
+  const retentionGPerG = Math.max(0, old.retentionGPerG + moreG / (USUAL_DOSE_SHARE * next.doseMaxG));
+  return { figures: { ...next, retentionGPerG }, guessed: ["retention"] };
+}
+
+/** Takes a thing off the bench, or puts it back. */
+export async function removeThing(typed: RemovedThing, by: Act): Promise<ThingByOthers | undefined> {
+  if (typed.kind === "site" && typed.removed && (await listSites(database())).length === 1) {
+    throw new Refusal(thingSentence("lastSite"));
+  }
+  return settle(await setRemoved(database(), typed, by), typed.kind, typed.id);
+}
+
+async function settle(
+  kept: Result<undefined, ThingFailure>,
+  subject: ThingKind,
+  subjectId: string,
+): Promise<ThingByOthers | undefined> {
+  if (kept.ok) return undefined;
+  const { failure } = kept;
+  if (failure.code === "nameTaken") throw new Refusal(thingSentence(failure.code), { field: "name" });
+  if (failure.code !== "stale") throw new Refusal(NOT_ON_THE_BENCH);
+  const [last] = await readAudit(database(), { subject, subjectId });
+  return { changedBy: last?.person ?? "somebody else", revision: failure.revision, figures: failure.figures };
+}
+
+/** A thing's figures by the names of its kind's fields, for a file. */
+export function plainRow(kind: ThingKind, figures: AnyFigures): Record<string, string | number | boolean> {
+  return Object.fromEntries(fieldsOf(kind).map(([name]) => [name, figures[name] ?? ""]));
+}

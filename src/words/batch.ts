@@ -1,0 +1,20 @@
+import type { SAMPLED_AT } from "#contract/batch.ts";
+
+export const SAMPLED_WORDS: { readonly [at in (typeof SAMPLED_AT)[number]]: string } = {
+  beforeIce: "before it met ice",
+  melted: "when the ice had melted",
+  inGlass: "in the glass",
+};
+
+export function batchSentence(code: "notThere" | "stale" | "inTheFuture" | "moreThanWater"): string {
+  switch (code) {
+    case "notThere":
+      return "This brewer or this batch is not there any more.";
+    case "stale":
+      return "Somebody else corrected this batch meanwhile: look at it as it is now, and correct it again.";
+    case "inTheFuture":
+      return "That time has not come yet.";
+    case "moreThanWater":
+      return "More came out than water and ice went in: was the vessel weighed along?";
+  }
+}
