@@ -16,16 +16,23 @@ const filesOf = (pattern: RegExp) =>
 
 /** What every action asks for; `door` for those before anybody is signed in. One that is not here fails. */
 const ACTIONS: Readonly<Record<string, Right | "door">> = {
-  "features/bench/actions.ts keepBlankRuns": "measure",
-  "features/bench/actions.ts keepBrewedPots": "measure",
-  "features/bench/actions.ts keepCooling": "measure",
-  "features/bench/actions.ts keepWeighedBeans": "measure",
-  "features/bench/actions.ts keepWeighedVessel": "measure",
+  "features/bench/actions.ts addRecipe": "setBench",
+  "features/bench/actions.ts decideProposal": "measure",
+  "features/bench/actions.ts keepMeasure": "measure",
+  "features/bench/actions.ts keepSettings": "setBench",
+  "features/bench/actions.ts keepThing": "setBench",
+  "features/bench/actions.ts markCareDone": "doCare",
+  "features/bench/actions.ts proposeMeasure": "propose",
+  "features/bench/actions.ts removeThing": "setBench",
+  "features/bench/actions.ts unmarkCareDone": "doCare",
   "features/counter/actions.ts atTheDoor": "door",
   "features/counter/actions.ts becomeFirstLead": "door",
   "features/counter/actions.ts signIn": "door",
   "features/frame/actions.ts chooseSite": "see",
   "features/frame/actions.ts findCards": "see",
+  "features/log/actions.ts correctBatch": "logBatches",
+  "features/log/actions.ts logBatch": "logBatches",
+  "features/log/actions.ts takeOutBatch": "logBatches",
   "features/people/actions.ts addPerson": "people",
   "features/people/actions.ts anonymisePerson": "people",
   "features/people/actions.ts archivePerson": "people",
@@ -42,8 +49,10 @@ const ACTIONS: Readonly<Record<string, Right | "door">> = {
 };
 
 const PAGES: Readonly<Record<string, Right | "door">> = {
+  "app/(house)/bench/[part]/page.tsx": "see",
   "app/(house)/bench/page.tsx": "see",
   "app/(house)/cards/[id]/page.tsx": "see",
+  "app/(house)/log/page.tsx": "see",
   "app/(house)/me/page.tsx": "own",
   "app/(house)/people/audit/page.tsx": "audit",
   "app/(house)/people/page.tsx": "people",
@@ -59,6 +68,8 @@ const ROUTES: Readonly<Record<string, unknown>> = {
   "app/api/health/route.ts GET": OPEN,
   "app/api/session/route.ts DELETE": OPEN,
   "app/api/session/route.ts GET": OPEN,
+  "app/api/v1/batches/route.ts GET": { right: "see", scope: "read" },
+  "app/api/v1/bench/[kind]/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/calc/[what]/route.ts POST": HERE,
   "app/api/v1/cards/[id]/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/cards/route.ts GET": { right: "see", scope: "read" },
@@ -181,7 +192,7 @@ describe("pages and routes", () => {
             headers: { cookie: cookies[who]! },
             ...(name === "PUT" && { body: "{}" }),
           });
-          const params = Promise.resolve({ id: IDS[who as Role] ?? LEAD, day: "2026-07-15" });
+          const params = Promise.resolve({ id: IDS[who as Role] ?? LEAD, day: "2026-07-15", kind: "vessel" });
           const { status } = await handle(request, { params });
           const allowed = who !== "nobody" && may(who, rule.right);
           expect([401, 403].includes(status), `${file} ${name} as ${who}: ${status}`).toBe(!allowed);

@@ -6,6 +6,11 @@ export function printTime(at: Date, timeZone: string): string {
   return format(at, "d MMM yyyy, HH:mm", { in: tz(timeZone) });
 }
 
+/** The same in a list, where the year goes without saying. */
+export function printMoment(at: Date, timeZone: string): string {
+  return format(at, "d MMM, HH:mm", { in: tz(timeZone) });
+}
+
 /** A day as people at a site read it. */
 export function printDay(at: Date, timeZone: string): string {
   return format(at, "d MMM yyyy", { in: tz(timeZone) });

@@ -5,9 +5,10 @@ import { printLiquid, printMass, printRatio, printTemp } from "#core/units";
 import { UNITS_COOKIE, type Units } from "./unitsCookie.ts";
 
 const YEAR_S = 31_536_000;
+const RATIO_MARKS = { "1:n": "n", "g/l": "gl", "g/fl oz": "goz" } as const;
 
 function keep({ mass, temp, ratio }: Units): void {
-  const value = [mass, temp === "°F" ? "F" : "C", ratio === "g/l" ? "gl" : "n"].join("|");
+  const value = [mass, temp === "°F" ? "F" : "C", RATIO_MARKS[ratio]].join("|");
   // biome-ignore lint/suspicious/noDocumentCookie: the server reads it with the next page; the newer interface is not in every browser
   document.cookie = `${UNITS_COOKIE}=${value}; path=/; max-age=${YEAR_S}; samesite=lax`;
 }

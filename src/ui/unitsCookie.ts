@@ -7,15 +7,14 @@ export interface Units {
   readonly ratio: RatioUnit;
 }
 
-export const USUAL_UNITS: Units = { mass: "g", temp: "°C", ratio: "1:n" };
-
 export const UNITS_COOKIE = "units";
-/** Units as the cookie keeps them; anything else reads as the usual ones. */
-export function unitsFrom(cookie: string | undefined): Units {
-  const [mass, temp, ratio] = (cookie ?? "").split("|");
+/** Units as the cookie keeps them; without one, the house's. */
+export function unitsFrom(cookie: string | undefined, house: Units): Units {
+  if (!cookie) return house;
+  const [mass, temp, ratio] = cookie.split("|");
   return {
     mass: mass === "oz" ? "oz" : "g",
     temp: temp === "F" ? "°F" : "°C",
-    ratio: ratio === "gl" ? "g/l" : "1:n",
+    ratio: ratio === "gl" ? "g/l" : ratio === "goz" ? "g/fl oz" : "1:n",
   };
 }

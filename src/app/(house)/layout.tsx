@@ -1,6 +1,7 @@
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { sessionOrDoor } from "#app/guarded.tsx";
+import { USUAL_SETTINGS } from "#contract/house.ts";
 import { CounterProvider, Who } from "#features/counter/index.ts";
 import { Frame, Trouble } from "#features/frame/index.ts";
 import { IDLE_MIN } from "#server/auth.ts";
@@ -18,7 +19,8 @@ export default async function HouseLayout({ children }: { readonly children: Rea
       </main>
     );
   }
-  const units = unitsFrom((await cookies()).get(UNITS_COOKIE)?.value);
+  const houseUnits = bench === "none" ? USUAL_SETTINGS.units : bench.settings.units;
+  const units = unitsFrom((await cookies()).get(UNITS_COOKIE)?.value, houseUnits);
   const lockAfterMin = session.station ? IDLE_MIN.station : IDLE_MIN.own;
   return (
     <UnitsProvider initial={units}>

@@ -1,27 +1,57 @@
 "use server";
 
-import { blankRuns, brewedPots, coolingReadings, weighedBeans, weighedVessel } from "#contract/measure.ts";
+import { z } from "zod";
+import { uuid } from "#contract/card.ts";
+import { keptSettings } from "#contract/house.ts";
+import { decision, measure } from "#contract/measure.ts";
+import { newRecipe } from "#contract/recipe.ts";
+import { keptThing, removedThing } from "#contract/things.ts";
 import { action } from "#server/action.ts";
-import { brewPots, readCooling, runBlank, weighBeans, weighVessel } from "#server/measures.ts";
+import { doTask, undoTask } from "#server/care.ts";
+import { decide, keepMeasure as keep, propose } from "#server/measures.ts";
+import { putRecipe } from "#server/recipes.ts";
+import { putSettings } from "#server/settings.ts";
+import { putThing, removeThing as remove } from "#server/things.ts";
 
-// Each answers with what somebody else left, when they were faster.
+// Each change answers with what somebody else left, when they were faster.
 
-export const keepWeighedVessel = action("measure")
-  .inputSchema(weighedVessel)
-  .action(async ({ parsedInput, ctx }) => ({ theirs: await weighVessel(parsedInput, ctx.by) }));
+export const keepThing = action("setBench")
+  .inputSchema(z.strictObject({ siteId: uuid, thing: keptThing }))
+  .action(async ({ parsedInput, ctx }) => ({
+    theirs: await putThing(parsedInput.thing, parsedInput.siteId, ctx.by),
+  }));
 
-export const keepWeighedBeans = action("measure")
-  .inputSchema(weighedBeans)
-  .action(async ({ parsedInput, ctx }) => ({ theirs: await weighBeans(parsedInput, ctx.by) }));
+export const removeThing = action("setBench")
+  .inputSchema(removedThing)
+  .action(async ({ parsedInput, ctx }) => ({ theirs: await remove(parsedInput, ctx.by) }));
 
-export const keepBlankRuns = action("measure")
-  .inputSchema(blankRuns)
-  .action(async ({ parsedInput, ctx }) => ({ theirs: await runBlank(parsedInput, ctx.by) }));
+export const keepSettings = action("setBench")
+  .inputSchema(keptSettings)
+  .action(async ({ parsedInput, ctx }) => ({ theirs: await putSettings(parsedInput, ctx.by) }));
 
-export const keepBrewedPots = action("measure")
-  .inputSchema(brewedPots)
-  .action(async ({ parsedInput, ctx }) => ({ theirs: await brewPots(parsedInput, ctx.by) }));
+export const keepMeasure = action("measure")
+  .inputSchema(measure)
+  .action(async ({ parsedInput, ctx }) => ({ theirs: await keep(parsedInput, ctx.by) }));
 
-export const keepCooling = action("measure")
-  .inputSchema(coolingReadings)
-  .action(async ({ parsedInput, ctx }) => ({ theirs: await readCooling(parsedInput, ctx.by) }));
+export const proposeMeasure = action("propose")
+  .inputSchema(z.strictObject({ id: uuid, siteId: uuid, measure }))
+  .action(async ({ parsedInput, ctx }) => {
+    await propose(parsedInput, ctx.by);
+    return { theirs: undefined };
+  });
+
+export const decideProposal = action("measure")
+  .inputSchema(decision)
+  .action(async ({ parsedInput, ctx }) => decide(parsedInput, ctx.by));
+
+export const markCareDone = action("doCare")
+  .inputSchema(z.strictObject({ id: uuid, taskId: uuid }))
+  .action(async ({ parsedInput, ctx }) => doTask(parsedInput, ctx.by));
+
+export const unmarkCareDone = action("doCare")
+  .inputSchema(z.strictObject({ id: uuid }))
+  .action(async ({ parsedInput, ctx }) => undoTask(parsedInput.id, ctx.by));
+
+export const addRecipe = action("setBench")
+  .inputSchema(newRecipe)
+  .action(async ({ parsedInput, ctx }) => putRecipe(parsedInput, ctx.by));

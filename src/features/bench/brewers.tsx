@@ -1,205 +1,137 @@
 "use client";
 
-import { useState } from "react";
-import type { BlankRunRow, BrewedPotRow } from "#contract/measure.ts";
-import { type Delivery, fitDelivery, learnRetention } from "#core/measure";
-import { parseLiquid, parseMass, parseParts, printNumber } from "#core/units";
-import { Panel } from "#ui/panel.tsx";
-import { type Printers, useUnits } from "#ui/units.tsx";
-import { printSetting } from "#words/index.ts";
-import { keepBlankRuns, keepBrewedPots } from "./actions.ts";
-import { Line } from "./line.tsx";
-import { Readings } from "./readings.tsx";
-import { type Parse, WEIGHED_G, within } from "./typed.ts";
+import type { BlankRunRow, FlowRow } from "#contract/measure.ts";
+import type { Figures } from "#contract/things.ts";
+import type { Basket } from "#core/brew";
+import type { LoggedYield } from "#core/measure";
+import { printNumber, printPct } from "#core/units";
+import { BasketDrawing } from "#parts/basketDrawing.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { OPTION_WORDS, printSetting } from "#words/index.ts";
+import { BlankRuns, printDelivery } from "./blankRuns.tsx";
+import { BrewedPots, printKept } from "./brewedPots.tsx";
+import { useSite } from "./context.tsx";
+import { Flows } from "./flows.tsx";
+import type { Besides } from "./thingForm.tsx";
+import { type RowOf, Things } from "./things.tsx";
 
-export interface BrewerLine {
-  readonly id: string;
-  readonly name: string;
-  readonly minSettingG: number;
-  readonly maxSettingG: number;
+export type BrewerRow = RowOf<"brewer"> & {
   readonly slope: number;
   readonly interceptG: number;
-  readonly retentionGPerG: number;
   readonly runs: readonly BlankRunRow[];
-  readonly pots: readonly BrewedPotRow[];
-  readonly measured: string | undefined;
-  readonly revision: number;
-}
+  readonly flows: readonly FlowRow[];
+  /** What the log has of it with its filter and its ending, the newest first. */
+  readonly yields: readonly LoggedYield[];
+};
 
-interface MeasureProps {
-  readonly brewer: BrewerLine;
-  readonly onDone: () => void;
-}
-
-/** What brews by itself: what each really delivers, and what its bed keeps. */
-export function Brewers({ brewers }: { readonly brewers: readonly BrewerLine[] }) {
+/** What brews: its basket, what it really delivers, how it sprays and what its bed keeps. */
+export function Brewers({ brewers }: { readonly brewers: readonly BrewerRow[] }) {
   const units = useUnits();
-  return (
-    <Panel title="Brewers">
-      {brewers.length === 0 && <p className="text-quiet">No batch brewer stands at this site.</p>}
-      <ul>
-        {brewers.map((brewer) => (
-          <Line
-            key={brewer.id}
-            name={brewer.name}
-            measured={brewer.measured}
-            figures={
-              <>
-                delivers {printLine(brewer, units.printLiquid)}
-                <br />
-                the bed keeps {printKept(brewer.retentionGPerG)}
-              </>
-            }
-            ways={[
-              {
-                verb: "Blank runs",
-                form: (onDone) => <BlankRuns brewer={brewer} onDone={onDone} />,
-              },
-              {
-                verb: "Brewed pots",
-                form: (onDone) => <BrewedPots brewer={brewer} onDone={onDone} />,
-              },
-            ]}
-          />
-        ))}
-      </ul>
-    </Panel>
-  );
-}
-
-const SLOPE_DECIMALS = 3;
-const KEPT_DECIMALS = 2;
-
-function printLine(
-  { slope, interceptG }: Pick<Delivery, "slope" | "interceptG">,
-  printG: (massG: number) => string,
-): string {
-  const off = interceptG < 0 ? `− ${printG(-interceptG)}` : `+ ${printG(interceptG)}`;
-  return `${printNumber(slope, SLOPE_DECIMALS)} × what is set ${off}`;
-}
-
-function printKept(retentionGPerG: number): string {
-  return `${printNumber(retentionGPerG, KEPT_DECIMALS)} g per g of coffee`;
-}
-
-/** Water set and weighed, without coffee, and the line through it. */
-function BlankRuns({ brewer, onDone }: MeasureProps) {
-  const units = useUnits();
-  const weighed = weighedIn(units);
-  const off = (rows: readonly BlankRunRow[], place: number) => {
-    const line = fitDelivery(rows);
-    if (!line.ok) return undefined;
-    const { setG, weighedG } = rows[place]!;
-    const offG = units.printLiquid(weighedG - line.value.interceptG - line.value.slope * setG);
-    return line.value.outliers.includes(place) ? <LeftOut>{offG}</LeftOut> : offG;
-  };
-  const summary = (rows: readonly BlankRunRow[]) => {
-    const line = fitDelivery(rows);
-    if (!line.ok) return undefined;
-    const { scatterG } = line.value;
-    return `${printLine(line.value, units.printLiquid)}${
-      scatterG === undefined ? "" : `, give or take ${units.printMass(scatterG)}`
-    }${rows.length === 1 ? ". One run says nothing of other settings: make a second, far from it." : ""}`;
-  };
-  return (
-    <Readings
-      what={`${brewer.name}'s blank runs`}
-      start={brewer.runs}
-      revision={brewer.revision}
-      columns={[
-        {
-          name: "setG",
-          label: "set",
-          help: "such as 2.4 l",
-          parse: within((text) => parseLiquid(text, "l"), {
-            least: brewer.minSettingG,
-            most: brewer.maxSettingG,
-            print: printSetting,
-          }),
-          print: printSetting,
-        },
-        {
-          name: "weighedG",
-          label: "weighed",
-          instrument: "scale",
-          help: "water only, no coffee",
-          parse: weighed,
-          print: units.printLiquid,
-        },
-      ]}
-      verdict={{ label: "off the line", say: off }}
-      summary={summary}
-      send={(rows, revision) => keepBlankRuns({ id: brewer.id, revision, rows })}
-      onDone={onDone}
-    />
-  );
-}
-
-/** Pots that were brewed and weighed, and what their beds kept. */
-function BrewedPots({ brewer, onDone }: MeasureProps) {
-  const units = useUnits();
-  const [confirmed, setConfirmed] = useState(false);
-  const kept = (rows: readonly BrewedPotRow[], place: number) => {
-    const learned = learnRetention(rows);
-    const { doseG, waterG, yieldG } = rows[place]!;
-    const each = printNumber((waterG - yieldG) / doseG, KEPT_DECIMALS);
-    return learned.ok && learned.value.outliers.includes(place) ? <LeftOut>{each}</LeftOut> : each;
-  };
-  const summary = (rows: readonly BrewedPotRow[]) => {
-    const learned = learnRetention(rows);
-    if (!learned.ok) return "Weigh a pot as it is brewed: the coffee, all the water, and what came out.";
-    const { retentionGPerG, scatterGPerG } = learned.value;
-    const scatter =
-      scatterGPerG === undefined ? "" : `, give or take ${printNumber(scatterGPerG, KEPT_DECIMALS)}`;
-    return `The bed keeps ${printKept(retentionGPerG)}${scatter}`;
-  };
-  const besides = (rows: readonly BrewedPotRow[]) => {
-    const learned = learnRetention(rows);
-    if (!learned.ok || !learned.value.unusual) return undefined;
+  const { refs } = useSite();
+  const wholeOf = (row: RowOf<"brewer">) => brewers.find(({ id }) => id === row.id)!;
+  const say = (row: RowOf<"brewer">) => {
+    const { kind, filterId, ending, minSettingG, maxSettingG, doseMaxG, retentionGPerG, retentionFrom } =
+      row.figures;
+    const { slope, interceptG, flows } = wholeOf(row);
+    const filter = refs.filter.find(({ id }) => id === filterId)?.name;
     return (
-      <label className="flex min-h-10 items-center gap-2">
-        <input type="checkbox" checked={confirmed} onChange={(event) => setConfirmed(event.target.checked)} />
-        This is far from usual, and it is so
-      </label>
+      <>
+        {WORK[kind]} {printSetting(minSettingG)} to {printSetting(maxSettingG)}, coffee to{" "}
+        {units.printMass(doseMaxG)}; <bdi>{filter}</bdi>; a brew ends {OPTION_WORDS[ending]}
+        <br />
+        {kind === "batch" && <>delivers {printDelivery({ slope, interceptG }, units.printLiquid)}; </>}
+        the bed keeps {printKept(retentionGPerG)}
+        {retentionFrom === "log" && ", learned from the log"}
+        {flows.length > 0 && (
+          <>
+            <br />
+            sprays{" "}
+            {flows
+              .map(({ upToG, rateGPerS }) => `${printNumber(rateGPerS, 1)} g/s to ${printSetting(upToG)}`)
+              .join(", ")}
+          </>
+        )}
+        {row.figures.bypassMaxPct !== null &&
+          `; bypass to ${printPct(row.figures.bypassMaxPct, { decimals: 0 })}`}
+      </>
     );
   };
-  const mass = weighedIn(units);
   return (
-    <Readings
-      what={`${brewer.name}'s brewed pots`}
-      start={brewer.pots}
-      revision={brewer.revision}
-      columns={[
-        { name: "doseG", label: "coffee", instrument: "scale", parse: mass, print: units.printMass },
-        {
-          name: "waterG",
-          label: "water",
-          help: "bypass too",
-          parse: within((text) => parseParts(text, (part) => parseLiquid(part, units.mass)), {
-            ...WEIGHED_G,
-            print: units.printLiquid,
-          }),
-          print: units.printLiquid,
-        },
-        { name: "yieldG", label: "came out", instrument: "scale", parse: mass, print: units.printLiquid },
+    <Things
+      kind="brewer"
+      rows={brewers}
+      empty="Put a brewer on the bench: what it delivers and what its bed keeps is what every sum rests on."
+      first={[
+        "name",
+        "kind",
+        "shape",
+        "topDiameterMm",
+        "bottomDiameterMm",
+        "heightMm",
+        "filterId",
+        "minSettingG",
+        "maxSettingG",
+        "stepG",
+        "doseMaxG",
+        "retentionGPerG",
       ]}
-      verdict={{ label: "kept, g per g", say: kept }}
-      summary={summary}
-      besides={besides}
-      send={(rows, revision) => keepBrewedPots({ id: brewer.id, revision, rows, confirmed })}
-      onDone={onDone}
+      say={say}
+      picture={({ figures }) => <SmallBasket {...figures} />}
+      ways={(row) => {
+        const brewer = wholeOf(row);
+        const pots = {
+          verb: "Brewed pots",
+          form: (onDone: () => void) => <BrewedPots brewer={brewer} onDone={onDone} />,
+        };
+        return row.figures.kind === "batch"
+          ? [
+              { verb: "Blank runs", form: (onDone) => <BlankRuns brewer={brewer} onDone={onDone} /> },
+              pots,
+              { verb: "Spray", form: (onDone) => <Flows brewer={brewer} onDone={onDone} /> },
+            ]
+          : [pots];
+      }}
+      besides={(form) => <CutAway {...form} />}
     />
   );
 }
 
-/** Something on a scale, in parts if it is too heavy. */
-function weighedIn({ mass, printMass }: Printers): Parse {
-  return within((text) => parseParts(text, (part) => parseMass(part, mass)), {
-    ...WEIGHED_G,
-    print: printMass,
-  });
+const WORK = { batch: "batches of", hand: "poured by hand,", press: "steeped and pressed," } as const;
+
+/** A usual coffee, where none is chosen yet. */
+const USUAL_DENSITY = 0.4;
+
+/** The basket's shape, all to one scale. */
+function SmallBasket({ topDiameterMm, bottomDiameterMm, heightMm }: Figures<"brewer">) {
+  const WIDTH = 48;
+  const scale = WIDTH / Math.max(MOST_MM, topDiameterMm, heightMm);
+  const [top, bottom, height] = [topDiameterMm * scale, bottomDiameterMm * scale, heightMm * scale];
+  const middle = WIDTH / 2;
+  return (
+    <svg width={WIDTH} height={WIDTH} aria-hidden="true" className="shrink-0">
+      <path
+        d={`M ${middle - top / 2} ${WIDTH - 2 - height} L ${middle - bottom / 2} ${WIDTH - 2} L ${middle + bottom / 2} ${WIDTH - 2} L ${middle + top / 2} ${WIDTH - 2 - height}`}
+        className="fill-worktop stroke-rim"
+        strokeWidth={3}
+        strokeLinejoin="round"
+      />
+    </svg>
+  );
 }
 
-function LeftOut({ children }: { readonly children: string }) {
-  return <span className="font-semibold text-due">{children}, left out</span>;
+/** The drawn width of a list's pictures, unless a basket is larger. */
+const MOST_MM = 170;
+
+/** The basket as it is typed, with its most coffee in it. */
+function CutAway({ read }: Besides) {
+  const { shape, topDiameterMm, bottomDiameterMm, heightMm, doseMaxG } = read;
+  const numbers = [topDiameterMm, bottomDiameterMm, heightMm, doseMaxG];
+  if (
+    !numbers.every((each) => typeof each === "number") ||
+    Number(topDiameterMm) < Number(bottomDiameterMm)
+  ) {
+    return null;
+  }
+  const basket = { shape, topDiameterMm, bottomDiameterMm, heightMm } as unknown as Basket;
+  return <BasketDrawing basket={basket} doseG={Number(doseMaxG)} densityGPerMl={USUAL_DENSITY} />;
 }

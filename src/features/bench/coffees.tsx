@@ -1,104 +1,99 @@
 "use client";
 
-import { useState } from "react";
-import type { MeasuredByOthers } from "#contract/measure.ts";
-import { parseLiquid, parseMass, printLiquid, printNumber } from "#core/units";
-import { Conflict } from "#parts/conflict.tsx";
-import { Panel } from "#ui/panel.tsx";
+import { parseLiquid, printLiquid, printNumber } from "#core/units";
+import { printValue } from "#parts/fields.ts";
 import { useUnits } from "#ui/units.tsx";
-import { useAct } from "#ui/useAct.ts";
-import { keepWeighedBeans } from "./actions.ts";
-import { MeasureForm, Quantity } from "./form.tsx";
-import { Line } from "./line.tsx";
-import { useTyped, within } from "./typed.ts";
+import { useSite } from "./context.tsx";
+import { type RowOf, Things } from "./things.tsx";
+import { TwoWeighings } from "./twoWeighings.tsx";
+import { weighedIn, within } from "./typed.ts";
 
-export interface CoffeeLine {
-  readonly id: string;
-  readonly name: string;
-  readonly character: string;
-  readonly densityGPerMl: number;
-  readonly measured: string | undefined;
-  readonly revision: number;
-}
+export type CoffeeRow = RowOf<"coffee"> & {
+  /** Days since it was roasted, at the site; undefined when nobody knows. */
+  readonly ageDays: number | undefined;
+};
 
 const DECIMALS = 3;
 const printDensity = (gPerMl: number) => `${printNumber(gPerMl, DECIMALS)} g/ml`;
 
 /** The house's coffees: how deep a bed they make follows from how dense they are. */
-export function Coffees({ coffees }: { readonly coffees: readonly CoffeeLine[] }) {
+export function Coffees({ coffees }: { readonly coffees: readonly CoffeeRow[] }) {
+  const units = useUnits();
+  const { currency } = useSite();
+  const wholeOf = (row: RowOf<"coffee">) => coffees.find(({ id }) => id === row.id)!;
+  const say = (row: RowOf<"coffee">) => {
+    const { character, process, roastLevel, densityGPerMl, stockG, lowStockG, pricePerKg, note } =
+      row.figures;
+    const { ageDays } = wholeOf(row);
+    const low = stockG !== null && lowStockG !== null && stockG <= lowStockG;
+    const what = [character, process, `${roastLevel} roast`].filter(Boolean).join(", ");
+    const age = ageDays === undefined ? "" : `; roasted ${ageDays === 0 ? "today" : `${ageDays} days ago`}`;
+    return (
+      <>
+        {what}, {printDensity(densityGPerMl)}
+        {age}
+        <br />
+        {stockG !== null && (
+          <span className={low ? "font-semibold text-due" : ""}>
+            {units.printMass(stockG)} in stock{low && ", which is low"}
+          </span>
+        )}
+        {pricePerKg !== null && `; ${printValue(pricePerKg, "money", units)} ${currency} a kilogram`}
+        {note && `; ${note}`}
+      </>
+    );
+  };
   return (
-    <Panel title="Coffees">
-      <ul>
-        {coffees.map((coffee) => (
-          <Line
-            key={coffee.id}
-            name={coffee.name}
-            measured={coffee.measured}
-            figures={`${coffee.character}, ${printDensity(coffee.densityGPerMl)}`}
-            ways={[{ verb: "Weigh beans", form: (onDone) => <WeighBeans coffee={coffee} onDone={onDone} /> }]}
-          />
-        ))}
-      </ul>
-    </Panel>
+    <Things
+      kind="coffee"
+      rows={coffees}
+      empty="Put a coffee on the bench: its density says how deep a bed it makes."
+      first={["name", "roastLevel", "roastedOn", "densityGPerMl", "stockG", "pricePerKg"]}
+      say={say}
+      ways={(row) => [{ verb: "Weigh beans", form: (onDone) => <WeighBeans coffee={row} onDone={onDone} /> }]}
+    />
   );
 }
 
-/** A cup that beans are weighed in, g or ml. */
+/** A cup that beans are weighed in, ml. */
 const CUP = { least: 1, most: 20_000 };
 
+interface WeighBeansProps {
+  readonly coffee: RowOf<"coffee">;
+  readonly onDone: () => void;
+}
+
 /** Beans in a cup of known volume, levelled and not pressed. */
-function WeighBeans({ coffee, onDone }: { readonly coffee: CoffeeLine; readonly onDone: () => void }) {
+export function WeighBeans({ coffee, onDone }: WeighBeansProps) {
   const units = useUnits();
-  // As it was when this began: the page is drawn again with what others keep meanwhile.
-  const [base] = useState(coffee);
-  const mass = useTyped(
-    "",
-    within((text) => parseMass(text, units.mass), { ...CUP, print: units.printMass }),
-  );
-  const volume = useTyped(
-    "",
-    within((text) => parseLiquid(text, "ml"), { ...CUP, print: (ml) => printLiquid(ml, "ml") }),
-  );
-  const [theirs, setTheirs] = useState<MeasuredByOthers>();
-  const { act, at, busy } = useAct();
-  const save = async (revision: number) => {
-    const [massG, volumeMl] = [mass.ask(), volume.ask()];
-    if (massG === undefined || volumeMl === undefined) return;
-    const sent = await act(keepWeighedBeans({ id: coffee.id, revision, massG, volumeMl }));
-    if (!sent.ok) return;
-    if (sent.data.theirs) setTheirs(sent.data.theirs);
-    else onDone();
-  };
-  const density = mass.value && volume.value ? mass.value / volume.value : undefined;
-  const shown = (gPerMl: number | null | undefined) => ({
-    density: gPerMl == null ? undefined : printDensity(gPerMl),
-  });
+  const { name, densityGPerMl } = coffee.figures;
   return (
-    <MeasureForm save="Keep this weighing" busy={busy} onSave={() => save(base.revision)} onDone={onDone}>
-      <div className="grid max-w-xl gap-3 sm:grid-cols-2">
-        <Quantity label="the cup holds" typed={volume} help="weighed with water: 1 g is 1 ml" />
-        <Quantity label="beans in it" typed={mass} help="levelled, not pressed" trouble={at("massG")} />
-      </div>
-      {density !== undefined && <p role="status">{printDensity(density)}</p>}
-      {theirs && (
-        <Conflict
-          what={coffee.name}
-          who={theirs.changedBy}
-          versions={{
-            base: shown(base.densityGPerMl),
-            mine: shown(density),
-            theirs: shown(theirs.figures.densityGPerMl),
-          }}
-          label={(field) => field}
-          show={(_field, value) => value ?? ""}
-          onClose={() => setTheirs(undefined)}
-          onChoose={({ density: side }) => {
-            setTheirs(undefined);
-            if (side === "mine") void save(theirs.revision);
-            else onDone();
-          }}
-        />
-      )}
-    </MeasureForm>
+    <TwoWeighings
+      what={name}
+      revision={coffee.revision}
+      first={{
+        label: "the cup holds",
+        help: "weighed with water: 1 g is 1 ml",
+        field: "volumeMl",
+        parse: within((text) => parseLiquid(text, "ml"), { ...CUP, print: (ml) => printLiquid(ml, "ml") }),
+      }}
+      second={{
+        label: "beans in it",
+        help: "levelled, not pressed",
+        field: "massG",
+        parse: weighedIn(units),
+      }}
+      figure={{
+        name: "densityGPerMl",
+        was: densityGPerMl,
+        from: (volumeMl, massG) => massG / volumeMl,
+        print: printDensity,
+      }}
+      measured={(volumeMl, massG, revision) => ({
+        what: "density",
+        of: { id: coffee.id, revision, massG, volumeMl },
+      })}
+      onDone={onDone}
+    />
   );
 }

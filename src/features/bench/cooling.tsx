@@ -1,19 +1,25 @@
 "use client";
 
+import { useMemo } from "react";
 import type { CoolingRow } from "#contract/measure.ts";
 import { coolingTempC, fitCooling } from "#core/measure";
 import { parseTemp, parseTime, printNumber, printTime } from "#core/units";
+import { Chart } from "#parts/chart.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { coolingSentence } from "#words/index.ts";
-import { keepCooling } from "./actions.ts";
+import { useSite } from "./context.tsx";
 import { Readings } from "./readings.tsx";
 import { within } from "./typed.ts";
+import type { VesselRow } from "./vessels.tsx";
 
 /** What a full pot is served at first, °C, and after how long it is asked about, s. */
 const FRESH_C = 85;
 const HOUR_S = 3600;
+const MIN_S = 60;
 /** Nobody serves what stood longer. */
 const TWO_DAYS_S = 172_800;
+/** Points of the drawn curve. */
+const CURVE_POINTS = 40;
 
 /** What an hour makes of a fresh pot, in words. */
 export function coolsTo(ratePerS: number, roomC: number, printTemp: (tempC: number) => string): string {
@@ -22,19 +28,14 @@ export function coolsTo(ratePerS: number, roomC: number, printTemp: (tempC: numb
 }
 
 interface CoolingProps {
-  readonly vessel: {
-    readonly id: string;
-    readonly name: string;
-    readonly coolings: readonly CoolingRow[];
-    readonly revision: number;
-  };
-  readonly roomC: number;
+  readonly vessel: VesselRow;
   readonly onDone: () => void;
 }
 
 /** A thermometer in the standing pot, read now and then, and the curve through it. */
-export function Cooling({ vessel, roomC, onDone }: CoolingProps) {
+export function Cooling({ vessel, onDone }: CoolingProps) {
   const units = useUnits();
+  const { roomC } = useSite();
   const off = (rows: readonly CoolingRow[], place: number) => {
     const fit = fitCooling(rows, roomC);
     if (!fit.ok) return undefined;
@@ -49,7 +50,7 @@ export function Cooling({ vessel, roomC, onDone }: CoolingProps) {
   };
   return (
     <Readings
-      what={`how ${vessel.name} cools`}
+      what={`how ${vessel.figures.name} cools`}
       start={vessel.coolings}
       revision={vessel.revision}
       columns={[
@@ -74,8 +75,36 @@ export function Cooling({ vessel, roomC, onDone }: CoolingProps) {
       ]}
       verdict={{ label: "off the curve", say: off }}
       summary={summary}
-      send={(rows, revision) => keepCooling({ id: vessel.id, revision, rows })}
+      chart={(rows) => <CoolingChart rows={rows} roomC={roomC} />}
+      measured={(rows, revision) => ({ what: "cooling", of: { id: vessel.id, revision, rows } })}
       onDone={onDone}
     />
   );
+}
+
+const X = { title: "minutes" };
+const Y = { title: "°C" };
+
+function CoolingChart({ rows, roomC }: { readonly rows: readonly CoolingRow[]; readonly roomC: number }) {
+  const series = useMemo(() => {
+    const fit = fitCooling(rows, roomC);
+    if (!fit.ok) return undefined;
+    const lastS = Math.max(...rows.map(({ atS }) => atS));
+    const along = Array.from({ length: CURVE_POINTS + 1 }, (_, i) => (lastS * i) / CURVE_POINTS);
+    return [
+      {
+        name: "read",
+        as: "points" as const,
+        x: rows.map(({ atS }) => atS / MIN_S),
+        y: rows.map(({ tempC }) => tempC),
+      },
+      {
+        name: "curve",
+        as: "line" as const,
+        x: along.map((atS) => atS / MIN_S),
+        y: along.map((atS) => coolingTempC(fit.value, roomC, atS)),
+      },
+    ];
+  }, [rows, roomC]);
+  return series && <Chart label="How it cools" x={X} y={Y} series={series} />;
 }

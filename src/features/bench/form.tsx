@@ -1,36 +1,9 @@
 "use client";
 
-import type { FormEvent, ReactNode } from "react";
 import { Button } from "#ui/button.tsx";
 import { Field } from "#ui/field.tsx";
 import { printReading, useInstruments } from "./instruments.tsx";
 import type { Typed } from "./typed.ts";
-
-interface MeasureFormProps {
-  readonly save: string;
-  readonly busy: boolean;
-  readonly onSave: () => void;
-  readonly onDone: () => void;
-  readonly children: ReactNode;
-}
-
-export function MeasureForm({ save, busy, onSave, onDone, children }: MeasureFormProps) {
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    onSave();
-  };
-  return (
-    <form onSubmit={submit} className="flex flex-col gap-3 rounded-panel bg-worktop p-3">
-      {children}
-      <div className="flex gap-2">
-        <Button type="submit" look="main" disabled={busy}>
-          {save}
-        </Button>
-        <Button onClick={onDone}>Cancel</Button>
-      </div>
-    </form>
-  );
-}
 
 interface QuantityProps {
   readonly label: string;

@@ -1,10 +1,11 @@
 "use client";
 
 import { type ReactNode, useState } from "react";
+import type { Aspect } from "#contract/aspects.ts";
 import { Button } from "#ui/button.tsx";
-import { useCounter } from "#ui/counter.tsx";
+import { typicalSentence } from "#words/index.ts";
 
-interface Way {
+export interface Way {
   /** What the button says. */
   readonly verb: string;
   readonly form: (onDone: () => void) => ReactNode;
@@ -13,40 +14,42 @@ interface Way {
 interface LineProps {
   readonly name: string;
   readonly figures: ReactNode;
-  /** When it was measured here; undefined while it was not. */
-  readonly measured: string | undefined;
+  /** How it is known; undefined where there is nothing to measure. */
+  readonly status: string | undefined;
+  readonly typical: readonly Aspect[];
   readonly picture?: ReactNode;
   readonly ways: readonly Way[];
+  /** Buttons that need no form. */
+  readonly buttons?: ReactNode;
 }
 
-/** One thing of the bench: what is known of it, and the ways to measure it again. */
-export function Line({ name, figures, measured, picture, ways }: LineProps) {
-  const { may } = useCounter();
+/** One thing of the bench: what is known of it, how surely, and the ways to measure or change it. */
+export function Line({ name, figures, status, typical, picture, ways, buttons }: LineProps) {
   const [open, setOpen] = useState<string>();
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-2 border-rim/20 border-b py-2 last:border-0">
       {picture}
       <span className="min-w-48 flex-1">
-        <span className="font-semibold">{name}</span>
+        <bdi className="font-semibold">{name}</bdi>
         <span className="block text-sm">{figures}</span>
-        <span className={`block text-sm ${measured ? "text-quiet" : "text-due"}`}>
-          {measured ? `measured ${measured}` : "typed in, not measured here"}
-        </span>
+        {status && <span className="block text-quiet text-sm">{status}</span>}
+        {typical.length > 0 && (
+          <span className="block text-due text-sm">{typicalSentence({ name, aspects: typical })}</span>
+        )}
       </span>
-      {may("measure") && (
-        <span className="flex gap-2 max-sm:w-full">
-          {ways.map(({ verb }) => (
-            <Button
-              key={verb}
-              aria-expanded={open === verb}
-              onClick={() => setOpen(open === verb ? undefined : verb)}
-            >
-              {verb}
-              <span className="sr-only"> {name}</span>
-            </Button>
-          ))}
-        </span>
-      )}
+      <span className="flex flex-wrap gap-2 max-sm:w-full">
+        {ways.map(({ verb }) => (
+          <Button
+            key={verb}
+            aria-expanded={open === verb}
+            onClick={() => setOpen(open === verb ? undefined : verb)}
+          >
+            {verb}
+            <span className="sr-only"> {name}</span>
+          </Button>
+        ))}
+        {buttons}
+      </span>
       {open && (
         <div className="w-full">{ways.find(({ verb }) => verb === open)?.form(() => setOpen(undefined))}</div>
       )}

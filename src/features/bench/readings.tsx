@@ -3,11 +3,13 @@
 import { Plus, X } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
+import type { Measure } from "#contract/measure.ts";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
-import type { Reply } from "#ui/counter.tsx";
+import { SaveForm } from "#ui/saveForm.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { MeasureForm, Readable } from "./form.tsx";
+import { useMeasure } from "./context.tsx";
+import { Readable } from "./form.tsx";
 import type { Parse } from "./typed.ts";
 
 type Figures = Readonly<Record<string, number>>;
@@ -22,6 +24,8 @@ export interface Column<Name extends string> {
   readonly instrument?: "scale" | "thermometer";
   readonly parse: Parse;
   readonly print: (value: number) => string;
+  /** A box to tick instead of a figure: 1 when it is. */
+  readonly tick?: boolean;
 }
 
 interface Theirs<Each> {
@@ -34,6 +38,8 @@ interface ReadingsProps<Name extends string> {
   /** What is measured, for the choice between two versions. */
   readonly what: string;
   readonly start: readonly Kept<Name>[];
+  /** Whether keeping none added is something too. */
+  readonly allowNone?: boolean;
   readonly revision: number;
   readonly columns: readonly Column<Name>[];
   /** The last column: what is said of a row. */
@@ -43,12 +49,12 @@ interface ReadingsProps<Name extends string> {
   };
   /** What all rows come to. */
   readonly summary: (rows: readonly Kept<Name>[]) => ReactNode;
+  /** The rows drawn, with what is fitted through them. */
+  readonly chart?: (rows: readonly Kept<Name>[]) => ReactNode;
   /** What must be said besides before it is kept. */
   readonly besides?: (rows: readonly Kept<Name>[]) => ReactNode;
-  readonly send: (
-    rows: Kept<Name>[],
-    revision: number,
-  ) => Promise<Reply<{ readonly theirs?: Theirs<object> | undefined }> | undefined>;
+  /** The rows as they are kept or proposed. */
+  readonly measured: (rows: Kept<Name>[], revision: number) => Measure;
   readonly onDone: () => void;
 }
 
@@ -57,7 +63,8 @@ export type Kept<Name extends string> = { readonly id: string } & { readonly [na
 
 /** Readings that something is fitted through: typed one by one, taken off again, and kept together. */
 export function Readings<Name extends string>(props: ReadingsProps<Name>) {
-  const { what, columns, verdict, summary, besides, send, onDone } = props;
+  const { what, columns, verdict, summary, chart, besides, measured, onDone } = props;
+  const measure = useMeasure();
   // As it was when this began: the page is drawn again with what others keep meanwhile.
   const [{ start, revision }] = useState(props);
   const [rows, setRows] = useState(start);
@@ -65,7 +72,10 @@ export function Readings<Name extends string>(props: ReadingsProps<Name>) {
   const { act, at, busy } = useAct();
   const keep = async (list: readonly Kept<Name>[], began: number) => {
     setRows(list);
-    const sent = await act(send([...list], began));
+    if (!measure) return;
+    const sent = await act<{ readonly theirs?: object | undefined }>(
+      measure.send(measured([...list], began)),
+    );
     if (!sent.ok) return;
     if (sent.data.theirs) setTheirs(sent.data.theirs as Theirs<Kept<Name>>);
     else onDone();
@@ -85,49 +95,54 @@ export function Readings<Name extends string>(props: ReadingsProps<Name>) {
     Object.fromEntries(list.map((row) => [row.id, said(row as Row)]));
 
   return (
-    <MeasureForm
-      save="Keep these"
-      busy={busy || rows.length === 0}
+    <SaveForm
+      save={`${measure?.save ?? "Keep"} these`}
+      busy={busy || (rows.length === 0 && !props.allowNone)}
       onSave={() => keep(rows, revision)}
       onDone={onDone}
     >
-      {rows.length > 0 && (
-        <table className="w-full max-w-xl text-left tabular-nums">
-          <thead className="text-quiet text-sm">
-            <tr>
-              {columns.map(({ name, label }) => (
-                <th key={name} className="font-normal">
-                  {label}
-                </th>
-              ))}
-              {verdict && <th className="font-normal">{verdict.label}</th>}
-              <th>
-                <span className="sr-only">take off</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, i) => (
-              <tr key={row.id} className="border-rim/20 border-t">
-                {columns.map(({ name, print }) => (
-                  <td key={name}>{print(row[name])}</td>
+      <div className="flex flex-wrap items-start gap-4">
+        <div className="flex min-w-72 flex-1 flex-col gap-3">
+          {rows.length > 0 && (
+            <table className="w-full max-w-xl text-left tabular-nums">
+              <thead className="text-quiet text-sm">
+                <tr>
+                  {columns.map(({ name, label }) => (
+                    <th key={name} className="font-normal">
+                      {label}
+                    </th>
+                  ))}
+                  {verdict && <th className="font-normal">{verdict.label}</th>}
+                  <th>
+                    <span className="sr-only">take off</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((row, i) => (
+                  <tr key={row.id} className="border-rim/20 border-t">
+                    {columns.map(({ name, print }) => (
+                      <td key={name}>{print(row[name])}</td>
+                    ))}
+                    {verdict && <td>{verdict.say(rows, i)}</td>}
+                    <td className="text-right">
+                      <Button
+                        look="icon"
+                        aria-label={`take off ${said(row as Row)}`}
+                        onClick={() => setRows(rows.filter(({ id }) => id !== row.id))}
+                      >
+                        <X size={16} aria-hidden />
+                      </Button>
+                    </td>
+                  </tr>
                 ))}
-                {verdict && <td>{verdict.say(rows, i)}</td>}
-                <td className="text-right">
-                  <Button
-                    look="icon"
-                    aria-label={`take off ${said(row as Row)}`}
-                    onClick={() => setRows(rows.filter(({ id }) => id !== row.id))}
-                  >
-                    <X size={16} aria-hidden />
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      <Add columns={columns} onAdd={(row) => setRows([...rows, row])} />
+              </tbody>
+            </table>
+          )}
+          <Add columns={columns} onAdd={(row) => setRows([...rows, row])} />
+        </div>
+        {chart?.(rows)}
+      </div>
       <p role="status">{summary(rows)}</p>
       {at("rows") && (
         <p role="alert" className="text-stop">
@@ -146,9 +161,12 @@ export function Readings<Name extends string>(props: ReadingsProps<Name>) {
           onClose={() => setTheirs(undefined)}
         />
       )}
-    </MeasureForm>
+    </SaveForm>
   );
 }
+
+/** What stands in the place of a figure's text for a ticked box. */
+export const TICKED = "yes";
 
 interface AddProps<Name extends string> {
   readonly columns: readonly Column<Name>[];
@@ -171,9 +189,18 @@ function Add<Name extends string>({ columns, onAdd }: AddProps<Name>) {
   };
   return (
     <div className="flex max-w-xl flex-wrap items-start gap-3">
-      {columns.map(({ name, label, help, instrument }, i) => {
+      {columns.map(({ name, label, help, instrument, tick }, i) => {
         const each = read[i]!;
-        return (
+        return tick ? (
+          <label key={name} className="mt-5 flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              checked={texts[name] === TICKED}
+              onChange={(event) => setTexts({ ...texts, [name]: event.target.checked ? TICKED : "" })}
+            />
+            {label}
+          </label>
+        ) : (
           <Readable
             key={name}
             label={label}

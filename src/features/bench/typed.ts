@@ -1,6 +1,7 @@
 import { useState } from "react";
-import { fail, type Result } from "#core/result";
-import type { QuantityFailure } from "#core/units";
+import { fail, ok, type Result } from "#core/result";
+import { parseMass, parseNumber, parseParts, type QuantityFailure } from "#core/units";
+import type { Printers } from "#ui/units.tsx";
 import { quantitySentence } from "#words/index.ts";
 
 /** What was typed as a figure, or the sentence that says what is wrong with it. */
@@ -29,6 +30,14 @@ export function within(
 /** What a scale shows of something that is there, g. */
 export const WEIGHED_G = { least: 0.1, most: 200_000 };
 
+/** Something on a scale, in parts if it is too heavy. */
+export function weighedIn({ mass, printMass }: Pick<Printers, "mass" | "printMass">): Parse {
+  return within((text) => parseParts(text, (part) => parseMass(part, mass)), {
+    ...WEIGHED_G,
+    print: printMass,
+  });
+}
+
 export interface Typed {
   readonly text: string;
   readonly setText: (text: string) => void;
@@ -55,4 +64,12 @@ export function useTyped(start: string, parse: Parse): Typed {
       return read.ok ? read.value : undefined;
     },
   };
+}
+
+/** A bare number: a dial has no unit. */
+export function plainNumber(text: string): Result<number, QuantityFailure> {
+  const read = parseNumber(text);
+  if (!read.ok) return read;
+  const { number, unit } = read.value;
+  return unit === "" ? ok(number) : fail({ code: "unknownUnit", unit, known: ["a bare number"] });
 }

@@ -8,7 +8,7 @@ import type { CardSheet } from "#contract/card.ts";
 import { printNumber } from "#core/units";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { cautionsOf, printSetting, stepsOf } from "#words/index.ts";
+import { cautionsOf, printSetting, stepsOf, typicalSentence } from "#words/index.ts";
 
 interface CardProps {
   readonly id: string;
@@ -142,6 +142,11 @@ function Face({ draft, site, sheet, qr, made }: CardProps) {
           </li>
         ))}
       </ul>
+      {(madeWith.typical ?? []).map((guessed) => (
+        <p key={guessed.name} className="mt-2 font-semibold text-due text-sm">
+          {typicalSentence(guessed)}
+        </p>
+      ))}
       <p className="mt-2 text-quiet text-sm">
         1:{printNumber(iced ? rounded.totalRatio : rounded.brewRatio, 1)} {iced ? "ice counted" : "hot water"}{" "}
         · strength {printNumber(rounded.strengthPct ?? 0, 2)} %{madeWith.extractionIsGuess ? " (guess)" : ""}{" "}

@@ -2,6 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { type ReactNode, useTransition } from "react";
+import { RATIO_UNITS, type RatioUnit } from "#core/units";
 import { Choice } from "#ui/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
@@ -52,8 +53,8 @@ export function Head({ site, sites, who }: HeadProps) {
         <UnitToggle
           name="ratio"
           value={units.ratio}
-          other={units.ratio === "1:n" ? "g/l" : "1:n"}
-          onClick={() => units.set({ ...units, ratio: units.ratio === "1:n" ? "g/l" : "1:n" })}
+          other={after(units.ratio)}
+          onClick={() => units.set({ ...units, ratio: after(units.ratio) })}
         />
       </fieldset>
       <div className="ml-auto flex min-w-0 items-center gap-2 max-sm:gap-0">
@@ -62,6 +63,11 @@ export function Head({ site, sites, who }: HeadProps) {
       </div>
     </header>
   );
+}
+
+/** The next way to say a ratio. */
+function after(ratio: RatioUnit): RatioUnit {
+  return RATIO_UNITS[(RATIO_UNITS.indexOf(ratio) + 1) % RATIO_UNITS.length]!;
 }
 
 interface UnitToggleProps {

@@ -1,6 +1,6 @@
 "use client";
 
-import { CalendarClock, Ruler, Scale } from "lucide-react";
+import { CalendarClock, NotebookPen, Ruler, Scale } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 
@@ -8,6 +8,7 @@ const PLACES = [
   { href: "/bench", name: "Bench", Icon: Ruler },
   { href: "/scale", name: "Scale", Icon: Scale },
   { href: "/shift", name: "Shift", Icon: CalendarClock },
+  { href: "/log", name: "Log", Icon: NotebookPen },
 ] as const;
 
 /** The job in its order. */

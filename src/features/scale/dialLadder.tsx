@@ -117,6 +117,7 @@ export function DialLadder({
             </dt>
             <dd>
               <strong className="font-display text-xl tabular-nums">{n(translated.setting)}</strong>
+              {translated.by === "curves" && " by what both dials grind; the two were never matched"}
               {translated.extrapolated && " beyond the matched pairs"}
             </dd>
           </div>

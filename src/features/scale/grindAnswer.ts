@@ -3,10 +3,14 @@ import {
   type Bracket,
   bracketAround,
   type DialSetting,
+  fitCurve,
+  type HouseRule,
   houseRule,
   onDial,
+  ruleOn,
+  settingAt,
   translate,
-  usualRule,
+  umAt,
 } from "#core/grind";
 import type { Serve } from "#core/sheet";
 import type { Chosen } from "./state.ts";
@@ -15,7 +19,7 @@ export interface GrindAnswer {
   /** The source's own setting, on its own grinder. */
   readonly source: { readonly grinder: string; readonly setting: number };
   /** The same on this grinder's dial; undefined when the two were never matched. */
-  readonly translated?: DialSetting & { readonly extrapolated: boolean };
+  readonly translated?: DialSetting & { readonly by: "pairs" | "curves"; readonly extrapolated: boolean };
   /** The house rule from there, with the beds that it counts from. */
   readonly rule?: DialSetting & {
     readonly sourceMm: number;
@@ -26,18 +30,12 @@ export interface GrindAnswer {
 }
 
 /** What the dial can say before there is a forecast: the source translated, and the house rule. */
-export function grindAnswer(
-  { recipe, grinder, brewer, coffee }: Chosen,
-  doseG: number,
-  serve: Serve,
-): GrindAnswer {
+export function grindAnswer(chosen: Chosen, doseG: number, serve: Serve, houseRules: HouseRule): GrindAnswer {
+  const { recipe, grinder, brewer, coffee } = chosen;
   const source = { grinder: recipe.grinder.name, setting: recipe.dialSetting };
-  const same = recipe.grinder.id === grinder.id;
-  const there = same
-    ? { setting: recipe.dialSetting, extrapolated: false }
-    : resultOr(translate(recipe.dialSetting, recipe.pairs[grinder.id] ?? []));
+  const there = onOther(chosen);
   if (!there) return { source };
-  const translated = { ...onDial(there.setting, grinder), extrapolated: there.extrapolated };
+  const translated = { ...onDial(there.setting, grinder), by: there.by, extrapolated: there.extrapolated };
   const sourceMm = resultOr(
     bedDepthMm({ doseG: recipe.doseG, densityGPerMl: recipe.densityGPerMl, basket: recipe.basket }),
   );
@@ -45,7 +43,11 @@ export function grindAnswer(
     bedDepthMm({ doseG, densityGPerMl: coffee.densityGPerMl, basket: brewer.basket }),
   );
   if (!sourceMm || !targetMm) return { source, translated };
-  const rule = usualRule(grinder);
+  const shared = ruleOn(grinder, houseRules);
+  const rule = {
+    unitsPerDoubling: grinder.ruleUnits ?? shared.unitsPerDoubling,
+    icedUnits: grinder.ruleIcedUnits ?? shared.icedUnits,
+  };
   const icedShift = serve === "iced" && recipe.serve === "hot";
   const doubling = { source: sourceMm, target: targetMm };
   const setting = houseRule({ sourceSetting: there.setting, doubling, icedShift, dial: grinder, rule });
@@ -55,6 +57,18 @@ export function grindAnswer(
     rule: { ...setting, sourceMm, targetMm, icedUnits: icedShift ? rule.icedUnits : 0 },
     bracket: bracketAround(setting.setting, grinder),
   };
+}
+
+/** The source's setting on this grinder: its own, by matched pairs, or by what both dials grind. */
+function onOther({ recipe, grinder }: Chosen) {
+  const setting = recipe.dialSetting;
+  if (recipe.grinder.id === grinder.id) return { setting, extrapolated: false, by: "pairs" as const };
+  const matched = resultOr(translate(setting, recipe.pairs[grinder.id] ?? []));
+  if (matched) return { ...matched, by: "pairs" as const };
+  const [from, to] = [resultOr(fitCurve(recipe.grinder.curve)), resultOr(fitCurve(grinder.curve))];
+  return from && to
+    ? { setting: settingAt(to, umAt(from, setting)), extrapolated: false, by: "curves" as const }
+    : undefined;
 }
 
 function resultOr<T>(

@@ -4,11 +4,12 @@ import { CircleAlert, CircleCheck, Info, OctagonX } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Bench } from "#contract/bench.ts";
 import { bedDepthMm } from "#core/brew";
-import { type Check, meltOf, type SheetInput, type SheetResult } from "#core/sheet";
+import { type Check, meltOf, type SheetFigures, type SheetInput, type SheetResult } from "#core/sheet";
 import { printNumber, printPct } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { checkSentence } from "#words/index.ts";
+import { checkSentence, typicalSentence } from "#words/index.ts";
+import { guessesOf } from "./guesses.ts";
 import { brewTempOf, type Chosen } from "./state.ts";
 
 const SEVERITY = {
@@ -41,15 +42,17 @@ interface ChecksProps {
   readonly bench: Bench;
   readonly checks: readonly Check[];
   readonly chosen: Chosen;
-  readonly doseG: number;
+  readonly figures: SheetFigures;
 }
 
 /** What stands against brewing it, and what speaks for it. */
-export function Checks({ bench, checks, chosen, doseG }: ChecksProps) {
+export function Checks({ bench, checks, chosen, figures }: ChecksProps) {
   const units = useUnits();
   const { brewer, coffee } = chosen;
+  const { doseG, brewWaterG, bypassG } = figures;
+  const bypassPct = (100 * bypassG) / (brewWaterG + bypassG);
   const depth = bedDepthMm({ doseG, densityGPerMl: coffee.densityGPerMl, basket: brewer.basket });
-  const water = brewTempOf(chosen.recipe, bench);
+  const water = brewTempOf(chosen, bench);
   const codes = checks.map(({ code }) => code);
   return (
     <Panel title="Before you brew">
@@ -59,9 +62,21 @@ export function Checks({ bench, checks, chosen, doseG }: ChecksProps) {
             {checkSentence(check)}
           </Line>
         ))}
-        {water.boils && (
-          <Line severity="note">{`Water boils at ${units.printTemp(water.tempC)} at ${bench.site.name}: the recipe's ${units.printTemp(chosen.recipe.waterTempC)} cannot be reached.`}</Line>
+        {water.cappedBy && (
+          <Line severity="note">{`${
+            water.cappedBy === "boiling"
+              ? `Water boils at ${units.printTemp(water.tempC)} at ${bench.site.name}`
+              : `${brewer.name} gives ${units.printTemp(water.tempC)} at its spray head`
+          }: the recipe's ${units.printTemp(chosen.recipe.waterTempC)} cannot be reached.`}</Line>
         )}
+        {brewer.bypassMaxPct !== null && bypassPct > brewer.bypassMaxPct && (
+          <Line severity="warn">{`${printPct(bypassPct, { decimals: 0 })} of the hot water goes round the bed; ${brewer.name} does ${printPct(brewer.bypassMaxPct, { decimals: 0 })} at most.`}</Line>
+        )}
+        {guessesOf(chosen).map((guessed) => (
+          <Line key={guessed.name} severity="note">
+            {typicalSentence(guessed)}
+          </Line>
+        ))}
         {!codes.includes("doseOverBasket") && (
           <Line severity="good">{`The dose fits the basket, ${units.printMass(brewer.doseMaxG - doseG)} to spare.`}</Line>
         )}

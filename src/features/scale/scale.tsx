@@ -16,6 +16,7 @@ import { saveCard } from "./actions.ts";
 import { DialLadder } from "./dialLadder.tsx";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { grindAnswer } from "./grindAnswer.ts";
+import { guessesOf } from "./guesses.ts";
 import { step } from "./history.ts";
 import { Checks, Cup } from "./panels.tsx";
 import { Ribbon } from "./ribbon.tsx";
@@ -192,7 +193,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             cups={bench.cups.filter(({ serve }) => serve === state.serve).map(({ volumeMl }) => volumeMl)}
           />
           <div className="grid gap-3 lg:grid-cols-3">
-            <Checks bench={bench} checks={sheet.checks} chosen={chosen} doseG={sheet.rounded.doseG} />
+            <Checks bench={bench} checks={sheet.checks} chosen={chosen} figures={sheet.rounded} />
             <Cup
               sheet={sheet}
               input={input}
@@ -210,7 +211,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             />
             <DialLadder
               grinder={chosen.grinder}
-              answer={grindAnswer(chosen, sheet.rounded.doseG, state.serve)}
+              answer={grindAnswer(chosen, sheet.rounded.doseG, state.serve, bench.settings.rule)}
             />
           </div>
         </div>
@@ -218,7 +219,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
       {sheet === undefined && (
         <Button
           className="self-start"
-          onClick={() => set({ ...state, pins: firstPins(state.serve, chosen, bench.settings.icedTempC) })}
+          onClick={() => set({ ...state, pins: firstPins(state.serve, chosen, bench.settings) })}
         >
           Start afresh with the recipe's own pins
         </Button>
@@ -327,8 +328,14 @@ function Save({ state, bench, sheet }: SaveProps) {
 
 /** What the card keeps besides the result: the inputs, the dial, and what it was made with. */
 function cardOf(state: ScaleState, bench: Bench, sheet: SheetResult) {
-  const { recipe, brewer, vessel, grinder, coffee, ice } = chosenOf(state, bench);
-  const { rule, translated, bracket } = grindAnswer(chosenOf(state, bench), sheet.rounded.doseG, state.serve);
+  const chosen = chosenOf(state, bench);
+  const { recipe, brewer, vessel, grinder, coffee, ice } = chosen;
+  const { rule, translated, bracket } = grindAnswer(
+    chosen,
+    sheet.rounded.doseG,
+    state.serve,
+    bench.settings.rule,
+  );
   const setting = rule?.setting ?? translated?.setting;
   return {
     input: JSON.parse(JSON.stringify(sheetInputOf(state, bench))),
@@ -339,7 +346,7 @@ function cardOf(state: ScaleState, bench: Bench, sheet: SheetResult) {
       brewerId: brewer.id,
       brewer: brewer.name,
       brewerKind: brewer.kind,
-      filter: brewer.filter,
+      filter: brewer.filter.material,
       rinseG: brewer.rinseG,
       vesselId: vessel.id,
       vessel: vessel.name,
@@ -349,8 +356,9 @@ function cardOf(state: ScaleState, bench: Bench, sheet: SheetResult) {
       coffeeId: coffee.id,
       coffee: coffee.name,
       ...(state.serve === "iced" && ice && { iceSourceId: ice.id, iceSource: ice.name }),
-      waterTempC: brewTempOf(recipe, bench).tempC,
+      waterTempC: brewTempOf(chosen, bench).tempC,
       extractionIsGuess: extractionOf(recipe, bench.settings.extractionGuessPct).guess,
+      typical: guessesOf(chosen).map(({ name, aspects }) => ({ name, aspects: [...aspects] })),
     },
   };
 }

@@ -27,7 +27,7 @@ const LOFT_CONE: BenchRecipe = {
   coffeeId: "saltmarsh",
   basket: CONE,
   densityGPerMl: 0.4,
-  grinder: { id: "dunlin", name: "Dunlin" },
+  grinder: { id: "dunlin", name: "Dunlin", curve: [] },
   dialSetting: 31,
   pairs: {
     chough: [
@@ -65,6 +65,7 @@ const DISPENSER: BenchVessel = {
   brimG: 3100,
   workingG: 2850,
   vesselJPerK: 420,
+  typical: [],
 };
 const BENCH: Bench = {
   site: { id: "pier", name: "Pier Head", timeZone: "Europe/London", altitudeM: 4 },
@@ -75,7 +76,11 @@ const BENCH: Bench = {
       id: "fulmar",
       name: "Fulmar",
       kind: "batch",
-      filter: "paper",
+      filter: { name: "large basket paper", material: "paper" },
+      typical: [],
+      doseMinG: null,
+      sprayTempC: null,
+      bypassMaxPct: 35,
       basket: { shape: "flat", topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 },
       lattice: { stepG: 100, slope: 0.976, interceptG: 8, minSettingG: 1200, maxSettingG: 3600 },
       doseMaxG: 230,
@@ -93,7 +98,21 @@ const BENCH: Bench = {
     { ...DISPENSER, id: "pot", brimG: 2050, workingG: 1880 },
     { ...DISPENSER, id: "steel", kind: "steel", iced: true, brimG: 4200, workingG: 3990, vesselJPerK: 350 },
   ],
-  grinders: [{ id: "chough", name: "Chough", min: 0, max: 24, step: 0.5, higherIs: "coarser", purgeG: 12 }],
+  grinders: [
+    {
+      id: "chough",
+      name: "Chough",
+      min: 0,
+      max: 24,
+      step: 0.5,
+      higherIs: "coarser",
+      purgeG: 12,
+      ruleUnits: null,
+      ruleIcedUnits: null,
+      curve: [],
+      typical: [],
+    },
+  ],
   iceSources: [{ id: "bin", name: "bin machine", iceTempC: -1, iceWetShare: 0.08, heapGPerMl: 0.58 }],
   coffees: [
     {
@@ -101,8 +120,8 @@ const BENCH: Bench = {
       name: "Saltmarsh",
       character: "medium",
       densityGPerMl: 0.4,
-      roastedOn: "2026-07-05",
       stockG: 9600,
+      typical: [],
     },
   ],
   cups: [],
@@ -229,7 +248,7 @@ describe("the dial", () => {
   const chosen = chosenOf(START, BENCH);
 
   test("the source on this grinder's dial, and the house rule from there by the depth of the beds", () => {
-    const answer = grindAnswer(chosen, 202, "hot");
+    const answer = grindAnswer(chosen, 202, "hot", USUAL_SETTINGS.rule);
     expect(answer.translated).toMatchObject({ setting: 9.5, extrapolated: false });
     const { sourceMm, targetMm, exact } = answer.rule!;
     expect(exact).toBeCloseTo(9.5 + 1.5 * Math.log2(targetMm / sourceMm), 9);
@@ -237,16 +256,18 @@ describe("the dial", () => {
   });
 
   test("a hot recipe poured onto ice is ground a unit finer; an iced one already is", () => {
-    expect(grindAnswer(chosen, 202, "iced").rule!.exact).toBeCloseTo(
-      grindAnswer(chosen, 202, "hot").rule!.exact - 1,
+    expect(grindAnswer(chosen, 202, "iced", USUAL_SETTINGS.rule).rule!.exact).toBeCloseTo(
+      grindAnswer(chosen, 202, "hot", USUAL_SETTINGS.rule).rule!.exact - 1,
       9,
     );
     const iced = { ...chosen, recipe: { ...LOFT_CONE, serve: "iced" as const } };
-    expect(grindAnswer(iced, 202, "iced").rule!.icedUnits).toBe(0);
+    expect(grindAnswer(iced, 202, "iced", USUAL_SETTINGS.rule).rule!.icedUnits).toBe(0);
   });
 
   test("grinders that were never matched say nothing", () => {
-    expect(grindAnswer({ ...chosen, recipe: { ...LOFT_CONE, pairs: {} } }, 202, "hot")).toEqual({
+    expect(
+      grindAnswer({ ...chosen, recipe: { ...LOFT_CONE, pairs: {} } }, 202, "hot", USUAL_SETTINGS.rule),
+    ).toEqual({
       source: { grinder: "Dunlin", setting: 31 },
     });
   });

@@ -7,6 +7,7 @@ import type {
   BenchRecipe,
   BenchVessel,
 } from "#contract/bench.ts";
+import type { HouseSettings, IcedSchool } from "#contract/house.ts";
 import { boilingC } from "#core/measure";
 import {
   type Given,
@@ -17,6 +18,7 @@ import {
   pinsOf,
   type Serve,
   type SheetInput,
+  trimmedRatio,
 } from "#core/sheet";
 
 /** What is being scaled, all of it: it fits into a link. */
@@ -74,19 +76,39 @@ function firstYieldG({ recipe, brewer, vessel }: Chosen): number {
   return vessel.workingG <= mostG ? vessel.workingG : Math.floor(mostG / step) * step;
 }
 
-/** What a sheet starts with: a yield, the recipe's ratio, and the house's temperature when iced; the yield gives way first. */
-export function firstPins(serve: Serve, chosen: Chosen, icedTempC: number): readonly PinSet[] {
-  const ratio = recipeRatio(chosen.recipe);
-  return serve === "hot"
-    ? [
-        { name: "yieldG", value: chosen.vessel.workingG },
-        { name: "brewRatio", value: ratio },
-      ]
-    : [
-        { name: "yieldG", value: firstYieldG(chosen) },
-        { name: "totalRatio", value: ratio },
-        { name: "finalTempC", value: icedTempC },
-      ];
+/** The ratio as the house scales it: with less coffee for a bigger batch, where it trims the dose. */
+function scaledRatio(ratio: number, targetG: number, { recipe }: Chosen, trimPct: number): number {
+  const { hotWaterG, iceG, retentionGPerG, doseG } = recipe;
+  const sourceG = hotWaterG + iceG - retentionGPerG * doseG;
+  return trimmedRatio(ratio, { sourceG, targetG, trimPct });
+}
+
+/**
+ * What a sheet starts with: a yield, the recipe's ratio, and the house's temperature when iced; the yield gives
+ * way first. Iced, the house's school says what the ratio counts, or that a strength is wanted instead.
+ */
+export function firstPins(serve: Serve, chosen: Chosen, settings: HouseSettings): readonly PinSet[] {
+  const { recipe, vessel } = chosen;
+  const { doseTrimPct, icedSchool, icedTempC, window } = settings;
+  const whole = recipeRatio(recipe);
+  if (serve === "hot") {
+    const yieldG = vessel.workingG;
+    return [
+      { name: "yieldG", value: yieldG },
+      { name: "brewRatio", value: scaledRatio(whole, yieldG, chosen, doseTrimPct) },
+    ];
+  }
+  const yieldG = firstYieldG(chosen);
+  const [low, high] = window.strengthPct;
+  const counted: { readonly [school in IcedSchool]: PinSet } = {
+    inside: { name: "totalRatio", value: scaledRatio(whole, yieldG, chosen, doseTrimPct) },
+    onTop: {
+      name: "brewRatio",
+      value: scaledRatio(recipe.hotWaterG / recipe.doseG, yieldG, chosen, doseTrimPct),
+    },
+    strength: { name: "strengthPct", value: recipe.strengthPct ?? (low + high) / 2 },
+  };
+  return [{ name: "yieldG", value: yieldG }, counted[icedSchool], { name: "finalTempC", value: icedTempC }];
 }
 
 export function firstState(bench: Bench): ScaleState {
@@ -101,7 +123,7 @@ export function firstState(bench: Bench): ScaleState {
     serve: recipe.serve,
     pins: [],
   };
-  return { ...state, pins: firstPins(state.serve, chosenOf(state, bench), bench.settings.icedTempC) };
+  return { ...state, pins: firstPins(state.serve, chosenOf(state, bench), bench.settings) };
 }
 
 /** The vessel kept if it is for this service, else the first one that is. */
@@ -115,7 +137,7 @@ export function serveAs(serve: Serve, state: ScaleState, bench: Bench): ScaleSta
   if (serve === state.serve) return state;
   const next = { ...state, serve, vessel: vesselFor(serve, bench, state.vessel) };
   const kept = state.pins.filter(({ name }) => name === "doseG" || name === "yieldG");
-  const first = firstPins(serve, chosenOf(next, bench), bench.settings.icedTempC);
+  const first = firstPins(serve, chosenOf(next, bench), bench.settings);
   const others = first.filter(
     ({ name }) => !kept.some((pin) => pin.name === name) && !(name === "yieldG" && kept.length > 0),
   );
@@ -158,13 +180,16 @@ export function extractionOf(
   return { pct: meteredExtractionPct({ doseG, yieldG, strengthPct }), guess: false };
 }
 
-/** The brew water's temperature: the recipe's, or where water boils at the site. */
+/** The brew water's temperature: the recipe's, or what the spray head or the site's boiling point allows. */
 export function brewTempOf(
-  { waterTempC }: Pick<BenchRecipe, "waterTempC">,
+  { recipe, brewer }: Pick<Chosen, "recipe" | "brewer">,
   { site }: Pick<Bench, "site">,
-): { readonly tempC: number; readonly boils: boolean } {
-  const boils = waterTempC > boilingC(site.altitudeM);
-  return { tempC: boils ? boilingC(site.altitudeM) : waterTempC, boils };
+): { readonly tempC: number; readonly cappedBy?: "boiling" | "spray" } {
+  const { waterTempC } = recipe;
+  const boilsC = boilingC(site.altitudeM);
+  const sprayC = brewer.sprayTempC ?? Infinity;
+  if (waterTempC <= boilsC && waterTempC <= sprayC) return { tempC: waterTempC };
+  return sprayC < boilsC ? { tempC: sprayC, cappedBy: "spray" } : { tempC: boilsC, cappedBy: "boiling" };
 }
 
 export function givenOf(state: ScaleState, bench: Bench): Given {
@@ -176,7 +201,7 @@ export function givenOf(state: ScaleState, bench: Bench): Given {
     ...(state.serve === "iced" &&
       ice && {
         heat: {
-          dripTempC: brewTempOf(recipe, bench).tempC - brewer.dripDropC,
+          dripTempC: brewTempOf({ recipe, brewer }, bench).tempC - brewer.dripDropC,
           iceTempC: ice.iceTempC,
           iceWetShare: ice.iceWetShare,
           vesselJPerK: vessel.vesselJPerK,
@@ -189,7 +214,9 @@ export function givenOf(state: ScaleState, bench: Bench): Given {
 /** The sheet that a state asks for, as the core takes it and a card keeps it. */
 export function sheetInputOf(state: ScaleState, bench: Bench): SheetInput {
   const { brewer, vessel, coffee, ice } = chosenOf(state, bench);
-  const { rounding, window } = bench.settings;
+  const { rounding, window, bedDepthMm } = bench.settings;
+  // A cone's depth at its axis says little of how evenly it brews: the house's window is for batch brewers.
+  const [bedMinMm, bedMaxMm] = brewer.kind === "batch" ? bedDepthMm : [];
   const known = (value: number | null) => value ?? undefined;
   return {
     ...givenOf(state, bench),
@@ -197,11 +224,12 @@ export function sheetInputOf(state: ScaleState, bench: Bench): SheetInput {
     rounding: { ...rounding, brewWater: brewer.lattice },
     vessel: { brimG: vessel.brimG, workingG: vessel.workingG },
     brewer: {
+      doseMinG: known(brewer.doseMinG),
       doseMaxG: brewer.doseMaxG,
       preferredMinG: known(brewer.preferredMinG),
       preferredMaxG: known(brewer.preferredMaxG),
-      bedDepthMinMm: known(brewer.bedDepthMinMm),
-      bedDepthMaxMm: known(brewer.bedDepthMaxMm),
+      bedDepthMinMm: brewer.bedDepthMinMm ?? bedMinMm,
+      bedDepthMaxMm: brewer.bedDepthMaxMm ?? bedMaxMm,
       basket: brewer.basket,
     },
     coffee: { densityGPerMl: coffee.densityGPerMl },
@@ -259,7 +287,7 @@ export function readQuery(
   const pins = pinText === undefined ? undefined : readPins(pinText);
   if (pinText !== undefined && !pins) broken = true;
   return {
-    state: { ...state, pins: pins ?? firstPins(serve, chosenOf(state, bench), bench.settings.icedTempC) },
+    state: { ...state, pins: pins ?? firstPins(serve, chosenOf(state, bench), bench.settings) },
     broken,
   };
 }

@@ -5,8 +5,8 @@ import { NO_ZONE, printTime } from "#app/times.ts";
 import { uuid } from "#contract/card.ts";
 import { AUDIT_SUBJECTS } from "#contract/people.ts";
 import { AUDIT_PAGE, readAudit } from "#data/audit.ts";
-import { readMeasuredNames } from "#data/measures.ts";
 import { listPeople } from "#data/people.ts";
+import { readThingNames } from "#data/things.ts";
 import { Audit } from "#features/people/index.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
@@ -36,7 +36,7 @@ export default guarded("audit", async ({ searchParams }: Props) => {
   const [lines, people, measured, bench] = await Promise.all([
     readAudit(db, filter, page),
     listPeople(db),
-    readMeasuredNames(db),
+    readThingNames(db),
     currentBench(),
   ]);
   const zone = typeof bench === "string" ? NO_ZONE : bench.site.timeZone;

@@ -1,0 +1,31 @@
+import { THING_KINDS } from "#contract/things.ts";
+import { readThings } from "#data/things.ts";
+import { Refusal } from "#server/action.ts";
+import { csvOf } from "#server/csv.ts";
+import { database } from "#server/database.ts";
+import { route } from "#server/route.ts";
+import { siteAsked } from "#server/site.ts";
+
+/** What stands on a site's bench of one kind, as JSON or with `as=csv` as a file. */
+export const GET = route<{ readonly kind: string }>(
+  { right: "see", scope: "read" },
+  async (request, { params }) => {
+    const kind = THING_KINDS.find((each) => each === params.kind);
+    if (!kind) {
+      throw new Refusal(`There is nothing of that kind. There are: ${THING_KINDS.join(", ")}.`, {
+        code: "notThere",
+      });
+    }
+    const things = await readThings(database(), kind, await siteAsked(request));
+    const rows = things
+      .filter(({ removed }) => !removed)
+      .map(({ id, measuredAt, typical, figures }) => ({
+        id,
+        ...figures,
+        measuredAt: measuredAt?.toISOString() ?? null,
+        typical: typical.join(" "),
+      }));
+    if (new URL(request.url).searchParams.get("as") === "csv") return csvOf(kind, rows);
+    return Response.json({ kind, rows });
+  },
+);

@@ -1,0 +1,83 @@
+"use client";
+
+import { useState } from "react";
+import type { BrewedPotRow } from "#contract/measure.ts";
+import { type LoggedYield, learnRetention } from "#core/measure";
+import { parseLiquid, parseParts, printNumber } from "#core/units";
+import { useUnits } from "#ui/units.tsx";
+import { LeftOut } from "./blankRuns.tsx";
+import type { BrewerRow } from "./brewers.tsx";
+import { Readings } from "./readings.tsx";
+import { WEIGHED_G, weighedIn, within } from "./typed.ts";
+
+const KEPT_DECIMALS = 2;
+
+/** Liquid retained, in words. */
+export function printKept(retentionGPerG: number): string {
+  return `${printNumber(retentionGPerG, KEPT_DECIMALS)} g per g of coffee`;
+}
+
+interface BrewedPotsProps {
+  readonly brewer: BrewerRow;
+  readonly onDone: () => void;
+}
+
+/** Pots brewed and weighed now, which join the log, and what the bed keeps by all of the log's newest. */
+export function BrewedPots({ brewer, onDone }: BrewedPotsProps) {
+  const units = useUnits();
+  const [confirmed, setConfirmed] = useState(false);
+  const learned = (rows: readonly LoggedYield[]) => learnRetention([...rows, ...brewer.yields]);
+  const keptBy = (rows: readonly BrewedPotRow[], place: number) => {
+    const all = learned(rows);
+    const { doseG, waterG, yieldG } = rows[place]!;
+    const each = printNumber((waterG - yieldG) / doseG, KEPT_DECIMALS);
+    return all.ok && all.value.outliers.includes(place) ? <LeftOut>{each}</LeftOut> : each;
+  };
+  const summary = (rows: readonly BrewedPotRow[]) => {
+    const all = learned(rows);
+    if (!all.ok) return "Weigh a pot as it is brewed: the coffee, all the water, and what came out.";
+    const { retentionGPerG, scatterGPerG, batches, outliers } = all.value;
+    const scatter =
+      scatterGPerG === undefined ? "" : `, give or take ${printNumber(scatterGPerG, KEPT_DECIMALS)}`;
+    const left = outliers.length > 0 ? `, ${outliers.length} left out` : "";
+    return `The bed keeps ${printKept(retentionGPerG)}${scatter}: from ${batches} ${batches === 1 ? "pot" : "pots"}${left}`;
+  };
+  const besides = (rows: readonly BrewedPotRow[]) => {
+    const all = learned(rows);
+    if (!all.ok || !all.value.unusual) return undefined;
+    return (
+      <label className="flex min-h-10 items-center gap-2">
+        <input type="checkbox" checked={confirmed} onChange={(event) => setConfirmed(event.target.checked)} />
+        This is far from usual, and it is so
+      </label>
+    );
+  };
+  const mass = weighedIn(units);
+  return (
+    <Readings
+      what={`${brewer.figures.name}'s brewed pots`}
+      start={[]}
+      allowNone={brewer.yields.length > 0}
+      revision={brewer.revision}
+      columns={[
+        { name: "doseG", label: "coffee", instrument: "scale", parse: mass, print: units.printMass },
+        {
+          name: "waterG",
+          label: "water",
+          help: "bypass too",
+          parse: within((text) => parseParts(text, (part) => parseLiquid(part, units.mass)), {
+            ...WEIGHED_G,
+            print: units.printLiquid,
+          }),
+          print: units.printLiquid,
+        },
+        { name: "yieldG", label: "came out", instrument: "scale", parse: mass, print: units.printLiquid },
+      ]}
+      verdict={{ label: "kept, g per g", say: keptBy }}
+      summary={summary}
+      besides={besides}
+      measured={(rows, revision) => ({ what: "brewedPot", of: { id: brewer.id, revision, rows, confirmed } })}
+      onDone={onDone}
+    />
+  );
+}

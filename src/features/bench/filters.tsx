@@ -1,0 +1,34 @@
+"use client";
+
+import { printNumber } from "#core/units";
+import { printValue } from "#parts/fields.ts";
+import { useUnits } from "#ui/units.tsx";
+import { useSite } from "./context.tsx";
+import { type RowOf, Things } from "./things.tsx";
+
+/** What lies between bed and vessel: it slows the flow, keeps some water, and costs something. */
+export function Filters({ filters }: { readonly filters: readonly RowOf<"filter">[] }) {
+  const units = useUnits();
+  const { currency } = useSite();
+  return (
+    <Things
+      kind="filter"
+      rows={filters}
+      empty="Paper or metal: put your filters on the bench, and choose one on each brewer."
+      first={["name", "material", "waterKeptG", "drag"]}
+      say={({ figures: { material, size, grade, drag, waterKeptG, facing, pricePer100, stock } }) => {
+        const more = [
+          material,
+          size,
+          grade && `${grade} grade`,
+          `keeps ${units.printMass(waterKeptG)}`,
+          drag !== 1 && `slows the flow ${printNumber(drag, 1)} times`,
+          facing,
+          stock !== null && `${printNumber(stock, 0)} in stock`,
+          pricePer100 !== null && `${printValue(pricePer100, "money", units)} ${currency} a hundred`,
+        ].filter(Boolean);
+        return more.join(", ");
+      }}
+    />
+  );
+}

@@ -1,0 +1,73 @@
+"use client";
+
+import { fitCurve, type MatchedPair, umAt } from "#core/grind";
+import { printNumber } from "#core/units";
+import { type CurveVersion, GrindCurve } from "./grindCurve.tsx";
+import { Pairs } from "./pairs.tsx";
+import { type RowOf, Things } from "./things.tsx";
+
+export type GrinderRow = RowOf<"grinder"> & {
+  /** The newest first. */
+  readonly curves: readonly CurveVersion[];
+  readonly pairs: readonly {
+    readonly otherId: string;
+    readonly pairs: readonly (MatchedPair & { readonly id: string })[];
+  }[];
+};
+
+interface GrindersProps {
+  readonly grinders: readonly GrinderRow[];
+  /** Every grinder of the house that one can be matched with. */
+  readonly others: readonly { readonly id: string; readonly name: string }[];
+}
+
+const n = (value: number) => printNumber(value, 2);
+
+/** What grinds: its dial, what it grinds in micrometres, and what other grinders call the same. */
+export function Grinders({ grinders, others }: GrindersProps) {
+  const wholeOf = (row: RowOf<"grinder">) => grinders.find(({ id }) => id === row.id)!;
+  const say = (row: RowOf<"grinder">) => {
+    const { dialMin, dialMax, dialStep, higherIs, ruleUnits, ruleIcedUnits } = row.figures;
+    const { curves, pairs } = wholeOf(row);
+    const [newest] = curves;
+    const fit = newest && fitCurve(newest.points);
+    const size = (setting: number) => (fit?.ok ? `${printNumber(umAt(fit.value, setting), 0)} µm` : "");
+    const matched = pairs.map(
+      ({ otherId, pairs: list }) =>
+        `${list.length} pairs with ${others.find(({ id }) => id === otherId)?.name ?? "another grinder"}`,
+    );
+    const rule = [
+      ruleUnits !== null && `${n(ruleUnits)} coarser per doubling of the bed`,
+      ruleIcedUnits !== null && `${n(ruleIcedUnits)} finer for a short iced brew`,
+    ].filter(Boolean);
+    return (
+      <>
+        dial {n(dialMin)} to {n(dialMax)} by {n(dialStep)}, higher is {higherIs}
+        {rule.length > 0 && `; its own rule: ${rule.join(", ")}`}
+        <br />
+        {fit?.ok
+          ? `from ${size(dialMin)} to ${size(dialMax)}, curve ${newest?.version} since ${newest?.since}`
+          : "what it grinds was not measured"}
+        {matched.length > 0 && `; ${matched.join(", ")}`}
+      </>
+    );
+  };
+  return (
+    <Things
+      kind="grinder"
+      rows={grinders}
+      empty="Put a grinder on the bench: its dial is what a card names."
+      first={["name", "dialMin", "dialMax", "dialStep", "higherIs", "purgeG"]}
+      say={say}
+      ways={(row) => [
+        { verb: "Curve", form: (onDone) => <GrindCurve grinder={wholeOf(row)} onDone={onDone} /> },
+        {
+          verb: "Pairs",
+          form: (onDone) => (
+            <Pairs grinder={wholeOf(row)} others={others.filter(({ id }) => id !== row.id)} onDone={onDone} />
+          ),
+        },
+      ]}
+    />
+  );
+}

@@ -1,0 +1,207 @@
+"use client";
+
+import { Check } from "lucide-react";
+import Link from "next/link";
+import { type ReactNode, useState } from "react";
+import type { ThingKind } from "#contract/things.ts";
+import { typicalsOf } from "#contract/typical.ts";
+import { Button, buttonClass } from "#ui/button.tsx";
+import { useCounter } from "#ui/counter.tsx";
+import { Panel } from "#ui/panel.tsx";
+import { rightSentence } from "#words/index.ts";
+import { BlankRuns } from "./blankRuns.tsx";
+import { BrewedPots } from "./brewedPots.tsx";
+import type { BrewerRow } from "./brewers.tsx";
+import { WeighBeans } from "./coffees.tsx";
+import { RecipeForm } from "./recipeForm.tsx";
+import { ThingForm } from "./thingForm.tsx";
+import type { RowOf } from "./things.tsx";
+import type { VesselRow } from "./vessels.tsx";
+import { WeighVessel } from "./weighVessel.tsx";
+
+export interface GuideProps {
+  /** Whether there is a site yet: without one, nothing else has a place. */
+  readonly hasSite: boolean;
+  readonly brewers: readonly BrewerRow[];
+  readonly vessels: readonly VesselRow[];
+  readonly grinders: readonly RowOf<"grinder">[];
+  readonly coffees: readonly RowOf<"coffee">[];
+  readonly recipes: number;
+}
+
+interface Step {
+  readonly name: string;
+  /** Why it matters, in a line. */
+  readonly why: string;
+  readonly done: boolean;
+  /** It can only be done after another one. */
+  readonly waits?: boolean;
+  readonly form: (onDone: () => void) => ReactNode;
+}
+
+/** From an empty house to a right sheet: what to put on the bench, and four weighings, in the order of the job. */
+export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }: GuideProps) {
+  const { may } = useCounter();
+  const put = (kind: ThingKind, first: readonly string[]) => (onDone: () => void) => (
+    <ThingForm kind={kind} typicals={typicalsOf(kind)} first={first} onDone={onDone} />
+  );
+  const named = (rows: readonly { readonly id: string; readonly figures: { readonly name: string } }[]) =>
+    rows.map(({ id, figures }) => ({ id, name: figures.name }));
+  const [vessel] = vessels;
+  const [coffee] = coffees;
+  const brewer = brewers.find(({ figures }) => figures.kind === "batch") ?? brewers[0];
+  const isKnown = (
+    row: { readonly typical: readonly string[]; readonly measured: string | undefined } | undefined,
+    aspect: string,
+  ) => row !== undefined && !row.typical.includes(aspect);
+  const steps: readonly Step[] = [
+    {
+      name: "A site",
+      why: "How high it lies says where water boils.",
+      done: hasSite,
+      form: (onDone) => (
+        <ThingForm
+          kind="site"
+          start={{ timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone, currency: "GBP" }}
+          onDone={onDone}
+        />
+      ),
+    },
+    {
+      name: "A brewer",
+      why: "The one that fills the pots. Start from a typical one, and put its own figures in as you know them.",
+      done: brewers.length > 0,
+      waits: !hasSite,
+      form: put("brewer", [
+        "name",
+        "kind",
+        "shape",
+        "topDiameterMm",
+        "bottomDiameterMm",
+        "heightMm",
+        "minSettingG",
+        "maxSettingG",
+        "stepG",
+        "doseMaxG",
+      ]),
+    },
+    {
+      name: "A vessel",
+      why: "The pot that a batch must fill, no more and no less.",
+      done: vessels.length > 0,
+      waits: !hasSite,
+      form: put("vessel", ["name", "kind", "iced", "brimG", "workingG"]),
+    },
+    {
+      name: "A grinder",
+      why: "Its dial is what a card names.",
+      done: grinders.length > 0,
+      waits: !hasSite,
+      form: put("grinder", ["name", "dialMin", "dialMax", "dialStep", "higherIs"]),
+    },
+    {
+      name: "A coffee",
+      why: "Its density says how deep a bed it makes.",
+      done: coffees.length > 0,
+      waits: !hasSite,
+      form: put("coffee", ["name", "roastLevel", "roastedOn", "densityGPerMl"]),
+    },
+    {
+      name: "A recipe",
+      why: "The one good cup. If it was brewed in a hand cone, put that on the bench as a second brewer first.",
+      done: recipes > 0,
+      waits: brewers.length === 0 || grinders.length === 0 || coffees.length === 0,
+      form: (onDone) => (
+        <RecipeForm
+          brewers={named(brewers)}
+          grinders={named(grinders)}
+          coffees={named(coffees)}
+          onDone={onDone}
+        />
+      ),
+    },
+    {
+      name: "Weigh the pot",
+      why: "Empty, full to the brim, and as full as you use it.",
+      done: isKnown(vessel, "fill") && vessel?.measured !== undefined,
+      waits: !vessel,
+      form: (onDone) => vessel && <WeighVessel vessel={vessel} onDone={onDone} />,
+    },
+    {
+      name: "A blank run",
+      why: "What the brewer delivers is not what is set on it: run it with water only, and weigh it.",
+      done: isKnown(brewer, "delivery") && (brewer?.runs.length ?? 0) > 0,
+      waits: !brewer,
+      form: (onDone) => brewer && <BlankRuns brewer={brewer} onDone={onDone} />,
+    },
+    {
+      name: "A brewed pot",
+      why: "What the bed keeps never reaches the pot: weigh the coffee, the water and what came out.",
+      done: isKnown(brewer, "retention") && (brewer?.yields.length ?? 0) > 0,
+      waits: !brewer,
+      form: (onDone) => brewer && <BrewedPots brewer={brewer} onDone={onDone} />,
+    },
+    {
+      name: "Weigh beans",
+      why: "A full cup of them, levelled and not pressed.",
+      done: isKnown(coffee, "density") && coffee?.measured !== undefined,
+      waits: !coffee,
+      form: (onDone) => coffee && <WeighBeans coffee={coffee} onDone={onDone} />,
+    },
+  ];
+  const next = steps.findIndex(({ done, waits }) => !done && !waits);
+  const [open, setOpen] = useState<number>();
+  const canScale = steps.slice(0, SHEET_STEPS).every(({ done }) => done);
+  if (!may("setBench")) {
+    return (
+      <Panel title="A first sheet">
+        <p className="text-quiet">{rightSentence("setBench")}</p>
+      </Panel>
+    );
+  }
+  return (
+    <Panel title="A first sheet, in ten steps">
+      <ol>
+        {steps.map((step, i) => {
+          const shown = open === i || (open === undefined && i === next);
+          return (
+            <li key={step.name} className="border-rim/20 border-b py-2 last:border-0">
+              <div className="flex flex-wrap items-center gap-3">
+                <span
+                  className={`flex size-8 shrink-0 items-center justify-center rounded-full border-2 font-semibold ${step.done ? "border-good text-good" : "border-rim"}`}
+                >
+                  {step.done ? <Check size={18} aria-hidden /> : i + 1}
+                </span>
+                <span className="min-w-48 flex-1">
+                  <span className="font-semibold">{step.name}</span>
+                  {step.done && <span className="sr-only">, done</span>}
+                  <span className="block text-quiet text-sm">{step.why}</span>
+                </span>
+                {!shown && !step.waits && (
+                  <Button onClick={() => setOpen(i)}>
+                    {step.done ? "Again" : "Do it"}
+                    <span className="sr-only">: {step.name}</span>
+                  </Button>
+                )}
+              </div>
+              {shown && !step.waits && (
+                // The next step opens by itself when this one is done.
+                <div className="mt-2">{step.form(() => setOpen(undefined))}</div>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      {canScale && (
+        <p className="mt-3">
+          <Link href="/scale" className={buttonClass("main")}>
+            To your first sheet
+          </Link>
+        </p>
+      )}
+    </Panel>
+  );
+}
+
+/** With so many steps done there is a sheet; the weighings make it right. */
+const SHEET_STEPS = 6;

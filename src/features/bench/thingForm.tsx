@@ -1,0 +1,173 @@
+"use client";
+
+import { type ReactNode, useState } from "react";
+import { v7 as uuidv7 } from "uuid";
+import { type Aspect, stillTypical } from "#contract/aspects.ts";
+import {
+  type AnyFigures,
+  type FieldSpec,
+  fieldsOf,
+  type KeptThing,
+  type ThingKind,
+} from "#contract/things.ts";
+import type { Typical } from "#contract/typical.ts";
+import { type Chosen, Conflict } from "#parts/conflict.tsx";
+import { textOf, type Value } from "#parts/fields.ts";
+import { type FormField, useSpecFields } from "#parts/useSpecFields.tsx";
+import { Choice } from "#ui/choice.tsx";
+import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
+import { type Printers, useUnits } from "#ui/units.tsx";
+import { useAct } from "#ui/useAct.ts";
+import { FIELD_WORDS, type FieldWords, KIND_WORDS, OPTION_WORDS } from "#words/index.ts";
+import { keepThing } from "./actions.ts";
+import { type BenchSite, useSite } from "./context.tsx";
+
+/** What a form shows beside its fields: a drawing, or another way to fill one in. */
+export interface Besides {
+  /** What can be read of the fields as they stand. */
+  readonly read: Readonly<Record<string, Value | undefined>>;
+  readonly setText: (field: string, text: string) => void;
+}
+
+interface ThingFormProps {
+  readonly kind: ThingKind;
+  /** The thing that is changed; a new one when there is none. */
+  readonly thing?: { readonly id: string; readonly revision: number; readonly figures: AnyFigures };
+  /** What a new one may start from. */
+  readonly typicals?: readonly Typical[];
+  /** What a new one starts with. */
+  readonly start?: AnyFigures;
+  /** Asked first; the others are folded away. */
+  readonly first?: readonly string[];
+  readonly besides?: (form: Besides) => ReactNode;
+  readonly onDone: () => void;
+}
+
+interface Theirs {
+  readonly changedBy: string;
+  readonly revision: number;
+  readonly figures: AnyFigures;
+}
+
+/** One thing of the bench, typed: every field of its kind, each with what is wrong under it. */
+export function ThingForm({ kind, thing, typicals, start, first, besides, onDone }: ThingFormProps) {
+  const print = useUnits();
+  const site = useSite();
+  const fields = formFieldsOf(kind, site);
+  // As it was when this began: the page is drawn again with what others keep meanwhile.
+  const [base] = useState(() => ({
+    id: thing?.id ?? uuidv7(),
+    revision: thing?.revision ?? 0,
+    figures: thing?.figures ?? start ?? {},
+  }));
+  const [typical, setTypical] = useState<Typical>({ figures: base.figures, aspects: [] });
+  const form = useSpecFields(fields, base.figures);
+  const [theirs, setTheirs] = useState<Theirs>();
+  const { act, at, busy } = useAct();
+
+  const keep = async (figures: AnyFigures, revision: number) => {
+    const aspects: readonly Aspect[] = stillTypical(typical.aspects, typical.figures, figures);
+    const message = { kind, id: base.id, revision, figures, typical: aspects };
+    const sent = await act(keepThing({ siteId: site.id, thing: message as KeptThing }));
+    if (!sent.ok) return;
+    if (sent.data.theirs) setTheirs(sent.data.theirs);
+    else onDone();
+  };
+  const save = () => {
+    const figures = form.ask();
+    if (figures) void keep(figures, base.revision);
+  };
+  const choose = (chosen: Chosen) => {
+    const mine = form.ask();
+    setTheirs(undefined);
+    if (!theirs || !mine) return;
+    const picked = Object.keys(mine).map((name) => [
+      name,
+      (chosen[name] === "theirs" ? theirs.figures : mine)[name] ?? null,
+    ]);
+    void keep(Object.fromEntries(picked), theirs.revision);
+  };
+  const startFrom = (name: string) => {
+    const chosen = typicals?.find(({ figures }) => figures.name === name);
+    if (!chosen) return;
+    setTypical(chosen);
+    form.restart(chosen.figures);
+  };
+  const shown = (figures: Readonly<Record<string, Value | undefined>>) =>
+    Object.fromEntries(
+      fields.map(({ name, spec }) => [name, saidOf(spec, figures[name] ?? null, print, site)]),
+    );
+  const names = fields.map(({ name }) => name);
+  const asked = names.filter((name) => !first || first.includes(name));
+  const folded = names.filter((name) => !asked.includes(name));
+  const hidesTrouble = folded.some((name) => (form.troubleOf(name) ?? at(name)) !== undefined);
+
+  return (
+    <SaveForm save={`Keep this ${KIND_WORDS[kind].one}`} busy={busy} onSave={save} onDone={onDone}>
+      {typicals && typicals.length > 0 && !thing && (
+        <div className="flex flex-wrap items-center gap-2">
+          <Choice
+            label="start from"
+            value={typical.aspects.length > 0 ? String(typical.figures.name) : ""}
+            options={[
+              { value: "", text: "nothing" },
+              ...typicals.map(({ figures }) => ({ value: String(figures.name), text: `a ${figures.name}` })),
+            ]}
+            onChange={startFrom}
+          />
+          {typical.aspects.length > 0 && (
+            <span className="text-due text-sm">
+              Typical figures: they stay marked so on every card until they are measured.
+            </span>
+          )}
+        </div>
+      )}
+      <div className="flex flex-wrap items-start gap-4">
+        <div className={`min-w-64 flex-1 ${FIELD_GRID}`}>
+          {asked.map((name) => form.draw(name, at(name)))}
+        </div>
+        {besides?.({ read: form.read, setText: form.setText })}
+      </div>
+      {folded.length > 0 && (
+        <details open={hidesTrouble || undefined}>
+          <summary className="min-h-10 cursor-pointer py-2 font-semibold">More about it</summary>
+          <div className={FIELD_GRID}>{folded.map((name) => form.draw(name, at(name)))}</div>
+        </details>
+      )}
+      {theirs && (
+        <Conflict
+          what={String(base.figures.name ?? `this ${KIND_WORDS[kind].one}`)}
+          who={theirs.changedBy}
+          versions={{ base: shown(base.figures), mine: shown(form.read), theirs: shown(theirs.figures) }}
+          label={(name) => fields.find((field) => field.name === name)?.words.label ?? name}
+          show={(_name, value) => value || "nothing"}
+          onChoose={choose}
+          onClose={() => setTheirs(undefined)}
+        />
+      )}
+    </SaveForm>
+  );
+}
+
+/** A kind's fields with their words and with what they can name at this site. */
+function formFieldsOf(kind: ThingKind, { refs, currency }: BenchSite): readonly FormField[] {
+  const words = FIELD_WORDS[kind] as Readonly<Record<string, FieldWords>>;
+  return fieldsOf(kind).map(([name, spec]) => {
+    const { label, help } = words[name]!;
+    const money = spec.type === "number" && spec.unit === "money";
+    return {
+      name,
+      spec,
+      words: { label: money ? `${label}, ${currency}` : label, ...(help !== undefined && { help }) },
+      ...(spec.type === "ref" && { named: refs[spec.to] }),
+    };
+  });
+}
+
+/** A value in words, for two versions side by side. */
+function saidOf(spec: FieldSpec, value: Value, print: Printers, { refs }: BenchSite): string {
+  if (spec.type === "ref") return refs[spec.to].find(({ id }) => id === value)?.name ?? "";
+  if (spec.type === "choice") return OPTION_WORDS[String(value)] ?? String(value);
+  if (spec.type === "yes") return value ? "yes" : "no";
+  return textOf(spec, value, print);
+}

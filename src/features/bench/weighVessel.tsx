@@ -1,0 +1,171 @@
+"use client";
+
+import { useState } from "react";
+import type { MeasuredByOthers } from "#contract/measure.ts";
+import { type VesselWeighing, vesselFrom } from "#core/measure";
+import { fail } from "#core/result";
+import { parseMass } from "#core/units";
+import { type Chosen, Conflict } from "#parts/conflict.tsx";
+import { Pot } from "#parts/pot.tsx";
+import { Choice } from "#ui/choice.tsx";
+import { SaveForm } from "#ui/saveForm.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { useAct } from "#ui/useAct.ts";
+import { useMeasure, useSite } from "./context.tsx";
+import { Quantity } from "./form.tsx";
+import { type Parse, useTyped, weighedIn } from "./typed.ts";
+import type { VesselRow } from "./vessels.tsx";
+
+interface Held {
+  readonly emptyG: number;
+  readonly brimG: number;
+  readonly workingG: number;
+}
+
+const FIGURES = ["emptyG", "brimG", "workingG"] as const;
+const LABELS: Readonly<Record<string, string>> = {
+  emptyG: "empty",
+  brimG: "to the brim",
+  workingG: "working fill",
+};
+
+interface WeighProps {
+  readonly vessel: VesselRow;
+  readonly onDone: () => void;
+}
+
+/** Three weighings, each in parts if the scale is too small; the pot is drawn as they are typed. */
+export function WeighVessel({ vessel, onDone }: WeighProps) {
+  const units = useUnits();
+  const { scales } = useSite();
+  const measure = useMeasure();
+  // As it was when this began: the page is drawn again with what others keep meanwhile.
+  const [base] = useState(vessel);
+  const [scaleId, setScaleId] = useState("");
+  const scale = scales.find(({ id }) => id === scaleId);
+  const parse = weighedIn(units);
+  const onScale: Parse = (text) => {
+    const read = parse(text);
+    const most = scale?.capacityG ?? Number.POSITIVE_INFINITY;
+    const heavy =
+      read.ok &&
+      text.split("+").some((part) => {
+        const each = parseMass(part, units.mass);
+        return each.ok && each.value > most;
+      });
+    return heavy
+      ? fail(`${scale?.name} weighs up to ${units.printMass(most)}: weigh in parts, such as 2500 + 1300.`)
+      : read;
+  };
+  const start = (massG: number) => (base.emptyG === null ? "" : units.printMass(base.emptyG + massG));
+  const empty = useTyped(start(0), onScale);
+  const brimful = useTyped(start(base.figures.brimG), onScale);
+  const working = useTyped(start(base.figures.workingG), onScale);
+  const [theirs, setTheirs] = useState<MeasuredByOthers>();
+  const { act, at, busy } = useAct();
+  const weighing: VesselWeighing | undefined =
+    empty.value !== undefined && brimful.value !== undefined && working.value !== undefined
+      ? { emptyG: empty.value, brimfulG: brimful.value, workingG: working.value }
+      : undefined;
+  const held = weighing && vesselFrom(weighing);
+  const mine: Held | undefined = weighing && {
+    emptyG: weighing.emptyG,
+    brimG: weighing.brimfulG - weighing.emptyG,
+    workingG: weighing.workingG - weighing.emptyG,
+  };
+
+  const keep = async ({ emptyG, brimG, workingG }: Held, revision: number) => {
+    if (!measure) return;
+    const of = { id: vessel.id, revision, emptyG, brimfulG: emptyG + brimG, workingG: emptyG + workingG };
+    const sent = await act(measure.send({ what: "vessel", of }));
+    if (!sent.ok) return;
+    if (sent.data.theirs) setTheirs(sent.data.theirs);
+    else onDone();
+  };
+  const save = () => {
+    for (const typed of [empty, brimful, working]) typed.ask();
+    if (mine) void keep(mine, base.revision);
+  };
+  const choose = (chosen: Chosen) => {
+    setTheirs(undefined);
+    if (!mine || !theirs) return;
+    const { figures, revision } = theirs;
+    const picked = Object.fromEntries(
+      FIGURES.map((name) => [name, chosen[name] === "theirs" ? (figures[name] ?? mine[name]) : mine[name]]),
+    );
+    void keep(picked as unknown as Held, revision);
+  };
+  const shown = (figures: Readonly<Record<string, number | null>>) =>
+    Object.fromEntries(
+      FIGURES.flatMap((name) =>
+        figures[name] === null || figures[name] === undefined
+          ? []
+          : [[name, units.printMass(figures[name])] as const],
+      ),
+    );
+  const { brimG, workingG, iced } = base.figures;
+  const now = held?.ok ? held.value : { brimG, workingG };
+
+  return (
+    <SaveForm save={`${measure?.save ?? "Keep"} this weighing`} busy={busy} onSave={save} onDone={onDone}>
+      {scales.length > 0 && (
+        <Choice
+          label="on"
+          value={scaleId}
+          options={[
+            { value: "", text: "any scale" },
+            ...scales.map(({ id, name }) => ({ value: id, text: name })),
+          ]}
+          onChange={setScaleId}
+        />
+      )}
+      <div className="flex flex-wrap items-start gap-4">
+        <svg width={64} height={94} aria-hidden="true" className="shrink-0">
+          <Pot
+            fill={now.workingG / now.brimG}
+            working={now.workingG / now.brimG}
+            iced={iced}
+            width={64}
+            height={94}
+          />
+        </svg>
+        <div className="grid flex-1 gap-x-3 sm:grid-cols-3">
+          <Quantity label="empty, lid off" typed={empty} help="in parts: 980 + 20" />
+          <Quantity
+            label="full to the brim"
+            typed={brimful}
+            help="cold water; the whole reading"
+            trouble={at("brimfulG")}
+          />
+          <Quantity
+            label="at its working fill"
+            typed={working}
+            help="as full as you use it"
+            trouble={at("workingG")}
+          />
+        </div>
+      </div>
+      {held?.ok && (
+        <p role="status">
+          {units.printLiquid(held.value.brimG)} to the brim, {units.printLiquid(held.value.workingG)} working
+          fill
+        </p>
+      )}
+      {theirs && mine && (
+        <Conflict
+          what={String(base.figures.name)}
+          who={theirs.changedBy}
+          versions={{
+            base: shown({ emptyG: base.emptyG, brimG, workingG }),
+            mine: shown({ ...mine }),
+            theirs: shown(theirs.figures),
+          }}
+          label={(field) => LABELS[field] ?? field}
+          show={(_field, value) => value ?? "not weighed"}
+          onChoose={choose}
+          onClose={() => setTheirs(undefined)}
+        />
+      )}
+    </SaveForm>
+  );
+}

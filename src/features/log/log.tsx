@@ -1,0 +1,219 @@
+"use client";
+
+import { Plus, ThumbsDown, ThumbsUp } from "lucide-react";
+import Link from "next/link";
+import { useState } from "react";
+import { toast } from "sonner";
+import type { BatchRow } from "#contract/batch.ts";
+import { printNumber, printPct, printTime } from "#core/units";
+import { Button, buttonClass } from "#ui/button.tsx";
+import { useCounter } from "#ui/counter.tsx";
+import { Panel } from "#ui/panel.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { useAct } from "#ui/useAct.ts";
+import { rightSentence, SAMPLED_WORDS } from "#words/index.ts";
+import { takeOutBatch } from "./actions.ts";
+import { BatchForm, type LogSite } from "./batchForm.tsx";
+
+export interface LogQuery {
+  readonly brewer: string;
+  readonly coffee: string;
+  /** "yes", "no" or "" for both. */
+  readonly liked: string;
+}
+
+interface LogProps {
+  readonly site: LogSite;
+  readonly batches: readonly (BatchRow & {
+    /** As it is read at the site. */
+    readonly when: string;
+  })[];
+  readonly query: LogQuery;
+  /** The link to older ones, where there are any. */
+  readonly older: string | undefined;
+  readonly csv: string;
+}
+
+/** What was really brewed: logged in five fields, listed, and learned from. */
+export function Log({ site, batches, query, older, csv }: LogProps) {
+  const { may } = useCounter();
+  const [adding, setAdding] = useState(false);
+  return (
+    <div className="mx-auto flex max-w-6xl flex-col gap-3">
+      <header className="flex flex-wrap items-center justify-between gap-2">
+        <h1 className="text-2xl">Log</h1>
+        {may("logBatches") ? (
+          <Button look="main" aria-expanded={adding} onClick={() => setAdding(!adding)}>
+            <Plus size={18} aria-hidden /> Log a batch
+          </Button>
+        ) : (
+          <p className="text-quiet">{rightSentence("logBatches")}</p>
+        )}
+      </header>
+      {adding && <BatchForm site={site} onDone={() => setAdding(false)} />}
+      <Panel title="Batches">
+        <Filters site={site} query={query} csv={csv} />
+        {batches.length === 0 ? (
+          <p className="text-quiet">Nothing is logged that fits. Log a batch, or choose fewer filters.</p>
+        ) : (
+          <div className="overflow-x-auto">
+            <table className="w-full text-left text-sm tabular-nums">
+              <thead className="text-quiet">
+                <tr>
+                  {[
+                    "when",
+                    "coffee",
+                    "brewed on",
+                    "dial",
+                    "dose",
+                    "water",
+                    "ice",
+                    "came out",
+                    "time",
+                    "strength",
+                    "liked",
+                    "who",
+                  ].map((head) => (
+                    <th key={head} className="py-1 pr-3 font-normal">
+                      {head}
+                    </th>
+                  ))}
+                  <th>
+                    <span className="sr-only">change</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {batches.map((batch) => (
+                  <Row key={batch.id} batch={batch} site={site} />
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+        {older && (
+          <Link href={older} className={`mt-2 ${buttonClass()}`}>
+            Older ones
+          </Link>
+        )}
+      </Panel>
+    </div>
+  );
+}
+
+const SELECT = "min-h-10 rounded-md border-2 border-rim/50 bg-enamel px-2";
+
+/** Filters live in the link, so that a list can be sent as it stands. */
+function Filters({ site, query, csv }: Pick<LogProps, "site" | "query" | "csv">) {
+  const choices = [
+    ["brewer", "brewed on", site.brewers],
+    ["coffee", "coffee", site.coffees],
+    [
+      "liked",
+      "liked",
+      [
+        { id: "yes", name: "liked" },
+        { id: "no", name: "not liked" },
+      ],
+    ],
+  ] as const;
+  return (
+    <form className="mb-2 flex flex-wrap items-end gap-2" method="get">
+      {choices.map(([name, label, options]) => (
+        <label key={name} className="text-quiet text-sm">
+          {label}
+          <select name={name} defaultValue={query[name]} className={`block text-base text-ink ${SELECT}`}>
+            <option value="">any</option>
+            {options.map((option) => (
+              <option key={option.id} value={option.id}>
+                {option.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+      <Button type="submit">Show</Button>
+      <a href={csv} className="ml-auto underline underline-offset-4" download>
+        All of these as CSV
+      </a>
+    </form>
+  );
+}
+
+interface RowProps {
+  readonly batch: LogProps["batches"][number];
+  readonly site: LogSite;
+}
+
+function Row({ batch, site }: RowProps) {
+  const units = useUnits();
+  const { may } = useCounter();
+  const { act, busy } = useAct();
+  const [open, setOpen] = useState(false);
+  const { id, revision, strengthPct, sampledAt, liked, note } = batch;
+  const takeOut = async () => {
+    const sent = await act(takeOutBatch({ id, revision, removed: true }));
+    if (!sent.ok) return;
+    toast.success("Taken out of the log.", {
+      action: {
+        label: "Undo",
+        onClick: () => void act(takeOutBatch({ id, revision: revision + 1, removed: false })),
+      },
+    });
+  };
+  const more = [sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`, note].filter(Boolean).join("; ");
+  const cells = [
+    batch.when,
+    batch.coffee ?? "",
+    batch.brewer,
+    batch.dialSetting === null ? "" : `${batch.grinder ?? ""} ${printNumber(batch.dialSetting, 1)}`,
+    units.printMass(batch.doseG),
+    units.printLiquid(batch.waterG),
+    batch.iceG > 0 ? units.printMass(batch.iceG) : "",
+    batch.yieldG === null ? "" : units.printLiquid(batch.yieldG),
+    batch.brewTimeS === null ? "" : printTime(batch.brewTimeS),
+    strengthPct === null ? "" : printPct(strengthPct),
+  ];
+  return (
+    <>
+      <tr className="border-rim/20 border-t align-top">
+        {cells.map((cell, i) => (
+          // The columns never change their order.
+          // biome-ignore lint/suspicious/noArrayIndexKey: see above
+          <td key={i} className="whitespace-nowrap py-2 pr-3">
+            <bdi>{cell}</bdi>
+          </td>
+        ))}
+        <td className="py-2 pr-3">
+          {liked === true && <ThumbsUp size={16} aria-label="liked" className="text-good" />}
+          {liked === false && <ThumbsDown size={16} aria-label="not liked" className="text-due" />}
+        </td>
+        <td className="py-2 pr-3">
+          <bdi>{batch.person}</bdi>
+        </td>
+        <td className="whitespace-nowrap py-1 text-right">
+          {may("logBatches") && (
+            <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+              Correct<span className="sr-only"> the batch of {batch.when}</span>
+            </Button>
+          )}
+        </td>
+      </tr>
+      {(more || open) && (
+        <tr>
+          <td colSpan={cells.length + 3} className="pb-2">
+            {more && <bdi className="text-quiet">{more}</bdi>}
+            {open && (
+              <>
+                <BatchForm site={site} batch={batch} onDone={() => setOpen(false)} />
+                <Button className="mt-2" disabled={busy} onClick={takeOut}>
+                  Take it out of the log
+                </Button>
+              </>
+            )}
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
