@@ -4,7 +4,8 @@ import { readFileSync, rmSync, statSync } from "node:fs";
 import { networkInterfaces } from "node:os";
 import { join, resolve } from "node:path";
 import { freePort } from "../scripts/lib/ports.mjs";
-import { expect, seriousFaults, signIn, test } from "./page.ts";
+import { setUpFirstHouse } from "./firstHouse.ts";
+import { expect, plate, seriousFaults, signIn, test } from "./page.ts";
 
 /** A second house beside the tests' own: a real one, empty at first, then opened to its network. */
 const HOME = resolve(process.env.TUMBEK_HOME ?? "", "real-house");
@@ -57,6 +58,7 @@ test("an empty house asks for its first lead, who adds a barista", async ({ page
   await page.getByRole("button", { name: "Lead this house" }).click();
   await expect(page.getByRole("heading", { name: "This house has no site yet" })).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
+  await expect(page.getByRole("link", { name: "To the Bench" })).toBeVisible();
 
   await page.goto(`http://127.0.0.1:${port}/people`);
   await page.getByRole("button", { name: "Add somebody" }).click();
@@ -65,6 +67,29 @@ test("an empty house asks for its first lead, who adds a barista", async ({ page
   await page.getByRole("button", { name: "Add", exact: true }).click();
   await expect(page.getByText(BARISTA.name, { exact: true })).toBeVisible();
   await expect(page.getByText("TUMBEK_HOST=0.0.0.0 ./tumbek start")).toBeVisible();
+});
+
+test("from empty to a first sheet, by keyboard alone: six things on the bench, and four weighings", async ({
+  page,
+}) => {
+  const base = `http://127.0.0.1:${port}`;
+  await page.goto(`${base}/sign-in?next=/scale`);
+  await signIn(page, LEAD);
+  await expect(page.getByRole("heading", { name: "This house has no site yet" })).toBeVisible();
+  await setUpFirstHouse(page, base);
+  // What is left to measure stands in the order of what it moves.
+  await expect(page.getByRole("heading", { name: "Worth measuring next" })).toBeVisible();
+  await expect(page.getByRole("main")).toContainText("Turnstone: its basket. A card may be");
+  expect(await seriousFaults(page)).toEqual([]);
+
+  await page.goto(`${base}/scale`);
+  // 1880 / (16 − 2.1) = 135 g; set so that 0.98 of it is delivered.
+  await expect(plate(page, "coffee in the pot")).toContainText("1\u202f8");
+  await expect(plate(page, "set Turnstone to")).toContainText("l");
+  await expect(page.getByText("Turnstone: its basket is typical, not measured.")).toBeVisible();
+  await page.getByRole("button", { name: /^Save as/ }).click();
+  await page.getByRole("button", { name: "Open it" }).click();
+  await expect(page.getByRole("article")).toContainText("Turnstone: its basket is typical, not measured.");
 });
 
 test("opened to its network: over TLS, by its own certificate, and nothing without a sign-in", async ({

@@ -10,8 +10,9 @@ for (const colorScheme of ["light", "dark"] as const) {
       await page.setViewportSize({ width, height: 800 });
       await page.goto("/shift?day=2026-07-15");
       const card = await page.getByRole("main").getByRole("link").first().getAttribute("href");
-      const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "/shift", "/me", "/people", "/bench"];
-      for (const path of [...places, "/people/audit", "/sign-in"]) {
+      const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "/shift", "/me", "/people", "/log"];
+      const parts = ["", "/vessels", "/brewers", "/grinders", "/coffees", "/supplies", "/care", "/house"];
+      for (const path of [...places, ...parts.map((part) => `/bench${part}`), "/people/audit", "/sign-in"]) {
         await page.goto(path);
         await page.getByRole("main").waitFor();
         expect(await seriousFaults(page), path).toEqual([]);

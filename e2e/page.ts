@@ -48,7 +48,11 @@ type State = Awaited<ReturnType<BrowserContext["storageState"]>>;
 const states = new Map<Who, State>();
 
 /** A sign-in for many tests: the door lets nobody knock as often as there are tests. */
-async function signedInState(browser: Browser, baseURL: string, who: keyof typeof DEMO): Promise<State> {
+export async function signedInState(
+  browser: Browser,
+  baseURL: string,
+  who: keyof typeof DEMO,
+): Promise<State> {
   const known = states.get(who);
   const context = await browser.newContext({ baseURL, ...(known && { storageState: known }) });
   const { person } = await (await context.request.get("/api/session")).json();

@@ -8,6 +8,8 @@ const PAGES: Readonly<
   Record<string, { readonly says: string; readonly for: readonly (keyof typeof DEMO)[] }>
 > = {
   "/bench": { says: "Vessels", for: ["lead", "barista", "trainee"] },
+  "/bench/brewers": { says: "Turnstone", for: ["lead", "barista", "trainee"] },
+  "/log": { says: "Batches", for: ["lead", "barista", "trainee"] },
   "/scale": { says: "Before you brew", for: ["lead", "barista", "trainee"] },
   "/shift": { says: "To brew", for: ["lead", "barista", "trainee"] },
   "/me": { says: "Your sign-ins", for: ["lead", "barista", "trainee"] },
@@ -26,7 +28,8 @@ test.describe("without a sign-in", () => {
       const path = `/${file
         .replace(/\/?page\.tsx$/, "")
         .replace("(house)/", "")
-        .replace("[id]", DEMO_CARD)}`;
+        .replace("[id]", DEMO_CARD)
+        .replace("[part]", "brewers")}`;
       if (path === "/sign-in") continue;
       const reply = await page.request.get(path, { maxRedirects: 0 });
       expect(reply.status(), path).toBe(307);

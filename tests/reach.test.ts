@@ -247,7 +247,7 @@ describe("what cannot be right is refused with a sentence at its field:", () => 
     ];
     await refused(
       measure("pairs", "grinder", { id: chough, otherId: dunlin, pairs }),
-      "pairs",
+      "rows",
       /cannot both be/,
     );
     const points = [
@@ -256,7 +256,7 @@ describe("what cannot be right is refused with a sentence at its field:", () => 
       { setting: 24, um: 800, by: "word" },
     ];
     const curve = { id: chough, curveId: newId(), why: "first", points };
-    await refused(measure("curve", "grinder", curve), "points", /turns back/);
+    await refused(measure("curve", "grinder", curve), "rows", /turns back/);
     await refused(change("brewer", turnstone, { name: "Fulmar" }), "name", /has this name already/);
     await refused(
       change("coffee", DEMO_IDS.coffees.saltmarsh, { roastedOn: "2026-07-15" }),

@@ -1,9 +1,10 @@
 import { asc, count, eq, sql } from "drizzle-orm";
+import { v7 as uuidv7 } from "uuid";
 import type { KeptSettings } from "#contract/house.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { house, people, sites } from "./schema.ts";
+import { filters, house, people, sites } from "./schema.ts";
 
 export type House = typeof house.$inferSelect;
 export type Site = typeof sites.$inferSelect;
@@ -30,11 +31,20 @@ export async function turnBench(tx: Database): Promise<void> {
   await tx.update(house).set({ benchRevision: sql`bench_revision + 1` });
 }
 
+/** What nearly every house has. */
+const FIRST_FILTERS = [
+  { name: "paper filter", material: "paper", waterKeptG: 12, position: 0 },
+  { name: "metal filter", material: "metal", waterKeptG: 1, position: 1 },
+] as const;
+
 export async function createHouse(
   db: Database,
   row: Omit<House, "id" | "benchRevision" | "revision">,
 ): Promise<void> {
   await db.insert(house).values({ id: 1, ...row });
+  // A brewer names a filter, so that there are some before the first brewer.
+  if (row.kind === "real")
+    await db.insert(filters).values(FIRST_FILTERS.map((each) => ({ ...each, id: uuidv7() })));
 }
 
 export function listSites(db: Database): Promise<Site[]> {

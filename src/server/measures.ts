@@ -112,13 +112,13 @@ const KEEPERS: Keepers = {
     subject: "grinder",
     keep: async ({ id, revision, curveId, why, points }, by) => {
       const curve = fitCurve(points);
-      if (!curve.ok) throw new Refusal(curveSentence(curve.failure), { field: "points" });
+      if (!curve.ok) throw new Refusal(curveSentence(curve.failure), { field: "rows" });
       const grinder = await findThing(database(), "grinder", id);
       if (!grinder) throw new Refusal(NOT_ON_THE_BENCH);
       const { dialMin, dialMax } = grinder.figures;
       const off = points.find(({ setting }) => !(setting >= dialMin && setting <= dialMax));
       if (off)
-        throw new Refusal(pairsSentence({ code: "offTheDial", setting: off.setting }), { field: "points" });
+        throw new Refusal(pairsSentence({ code: "offTheDial", setting: off.setting }), { field: "rows" });
       const measured = { id, revision, subject: "grinder", figures: {}, settles: ["dial"] } as const;
       return keepCurve(database(), measured, { id: curveId, why, points }, by);
     },
@@ -128,7 +128,7 @@ const KEEPERS: Keepers = {
     keep: ({ id, revision, otherId, pairs }, by) => {
       if (pairs.length > 0) {
         const along = translate(pairs[0]!.from, pairs);
-        if (!along.ok) throw new Refusal(pairsSentence(along.failure), { field: "pairs" });
+        if (!along.ok) throw new Refusal(pairsSentence(along.failure), { field: "rows" });
       }
       const measured = { id, revision, subject: "grinder", figures: {} } as const;
       return keepPairs(database(), measured, { otherId, pairs }, by);

@@ -1,22 +1,39 @@
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useEffect, useRef, useState, useTransition } from "react";
 import type { Trouble } from "#contract/trouble.ts";
 import { type Reply, useCounter } from "./counter.tsx";
 
-/** Sends a change, shows the page as it is after, and keeps what is wrong at a field. */
+/** Sends a change, waits until the page shows what became of it, and keeps what is wrong at a field. */
 export function useAct() {
-  const router = useRouter();
   const { send } = useCounter();
+  const refresh = useRefresh();
   const [trouble, setTrouble] = useState<Trouble>();
   const [busy, setBusy] = useState(false);
   const act = async <Data>(reply: Promise<Reply<Data> | undefined>) => {
     setBusy(true);
     const sent = await send(reply);
-    setBusy(false);
     setTrouble(sent.ok ? undefined : sent.trouble);
-    if (sent.ok) router.refresh();
+    // Whoever opens a form right after saving must find what they saved in it.
+    if (sent.ok) await refresh();
+    setBusy(false);
     return sent;
   };
   const at = (field: string) => (trouble?.field === field ? trouble.message : undefined);
   return { act, at, busy };
+}
+
+/** Draws the page anew with what the server has now; done when it stands there, or when its place is gone. */
+function useRefresh(): () => Promise<void> {
+  const router = useRouter();
+  const [refreshing, start] = useTransition();
+  const done = useRef<() => void>(undefined);
+  useEffect(() => {
+    if (!refreshing) done.current?.();
+  }, [refreshing]);
+  useEffect(() => () => done.current?.(), []);
+  return () =>
+    new Promise((resolve) => {
+      done.current = resolve;
+      start(() => router.refresh());
+    });
 }

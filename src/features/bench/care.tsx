@@ -96,7 +96,7 @@ function Task({ row }: { readonly row: CareRow }) {
       </Button>
       {may("doCare") && (
         <Button look={isDue ? "main" : "plain"} disabled={busy} onClick={mark}>
-          Done<span className="sr-only">: {name}</span>
+          Done<span className="sr-only"> with {name}</span>
         </Button>
       )}
       {open && (

@@ -1,3 +1,5 @@
+import Link from "next/link";
+import { buttonClass } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 
 const SAID = {
@@ -7,7 +9,11 @@ const SAID = {
   },
   none: {
     title: "This house has no site yet",
-    text: "The demo house shows what a measured bench looks like: stop this one, then run ./tumbek start with another TUMBEK_HOME.",
+    text: "Begin on the Bench: it leads from a first site to a first sheet in ten steps.",
+  },
+  unmeasured: {
+    title: "Nothing to scale yet",
+    text: "A sheet takes a recipe, a coffee, a brewer, a grinder and a vessel at this site. The Bench says what is missing.",
   },
 } as const;
 
@@ -15,9 +21,16 @@ const SAID = {
 export function Trouble({ what }: { readonly what: keyof typeof SAID }) {
   const { title, text } = SAID[what];
   return (
-    <div className="mx-auto max-w-2xl p-6" role="alert">
+    <div className="mx-auto max-w-2xl p-6" role={what === "gone" ? "alert" : undefined}>
       <Panel title={title}>
         <p>{text}</p>
+        {what !== "gone" && (
+          <p className="mt-3">
+            <Link href="/bench" className={buttonClass("main")}>
+              To the Bench
+            </Link>
+          </p>
+        )}
       </Panel>
     </div>
   );

@@ -56,7 +56,8 @@ export function Log({ site, batches, query, older, csv }: LogProps) {
         {batches.length === 0 ? (
           <p className="text-quiet">Nothing is logged that fits. Log a batch, or choose fewer filters.</p>
         ) : (
-          <div className="overflow-x-auto">
+          // What is only read aloud lies outside the flow, and would widen the page past the table.
+          <div className="relative overflow-x-auto">
             <table className="w-full text-left text-sm tabular-nums">
               <thead className="text-quiet">
                 <tr>

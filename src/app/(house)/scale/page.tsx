@@ -3,7 +3,6 @@ import { guarded } from "#app/guarded.tsx";
 import { Trouble } from "#features/frame/index.ts";
 import { canScale, readQuery, Scale } from "#features/scale/index.ts";
 import { currentBench } from "#server/site.ts";
-import { Panel } from "#ui/panel.tsx";
 
 export const metadata: Metadata = { title: "Scale · Tumbek" };
 
@@ -14,13 +13,7 @@ interface Props {
 export default guarded("see", async ({ searchParams }: Props) => {
   const bench = await currentBench();
   if (typeof bench === "string") return <Trouble what={bench} />;
-  if (!canScale(bench)) {
-    return (
-      <Panel title="Nothing to scale yet">
-        <p>A sheet takes a recipe, a coffee, a brewer, a grinder and a vessel at {bench.site.name}.</p>
-      </Panel>
-    );
-  }
+  if (!canScale(bench)) return <Trouble what="unmeasured" />;
   const { state, broken } = readQuery(await searchParams, bench);
   return <Scale key={bench.site.id} bench={bench} start={state} broken={broken} />;
 });
