@@ -3,14 +3,26 @@ import { chromium } from "@playwright/test";
 
 const SERVER_LIMIT_MS = 25;
 const BENCH_LIMIT_MS = 40;
+const BENCH_PARTS = ["vessels", "brewers", "grinders", "coffees", "supplies", "care", "house"];
+/** Usable: nobody waits for a page of a large house. */
+const LARGE_LIMIT_MS = 300;
+const LARGE_PAGES = [
+  "/bench",
+  "/bench/vessels",
+  "/bench/brewers",
+  "/bench/coffees",
+  "/bench/care",
+  "/log",
+  "/scale",
+];
 const SCRIPT_LIMIT_MS = 8;
 const LOAD_LIMIT_KB = 260;
 const SIGN_IN_LIMIT_MS = 400;
 const SIGN_INS = 9;
 
 /** Requests before the measured ones, so that everything is loaded once. */
-const WARM_UP = 60;
-const REQUESTS = 41;
+const MANY = { warmUp: 60, requests: 41 };
+const FEW = { warmUp: 10, requests: 11 };
 const EDITS = 60;
 /** Others on the machine make a round slower, and nothing makes one faster: the quietest round counts. */
 const ROUNDS = 3;
@@ -19,9 +31,10 @@ const ROUNDS = 3;
  * What a running house takes: its pages at the server, Scale's first load, and an edit on the drawing.
  *
  * @param base the house's address
+ * @param fill makes it a large house, which is measured last
  * @returns rows of the bench's table
  */
-export async function benchHouse(base) {
+export async function benchHouse(base, fill) {
   const { card, edit, signIn, cookie } = await inBrowser(base);
   const rows = [];
   const pages = [
@@ -29,6 +42,8 @@ export async function benchHouse(base) {
     ["Card at the server", card, SERVER_LIMIT_MS],
     ["Shift at the server", "/shift", SERVER_LIMIT_MS],
     ["Bench at the server", "/bench", BENCH_LIMIT_MS],
+    ...BENCH_PARTS.map((part) => [`Bench, ${part}, at the server`, `/bench/${part}`, BENCH_LIMIT_MS]),
+    ["Log at the server", "/log", BENCH_LIMIT_MS],
   ];
   const best = await quietest(
     pages.map(
@@ -53,6 +68,18 @@ export async function benchHouse(base) {
     unit: "ms",
   });
   rows.push({ what: "sign-in with a PIN", measured: signIn, limit: SIGN_IN_LIMIT_MS, unit: "ms" });
+  rows.push(...(await largeHouse(base, cookie, fill)));
+  return rows;
+}
+
+/** The pages of a large house, of 40 brewers, 200 vessels, 500 coffees and 100,000 batches. */
+async function largeHouse(base, cookie, fill) {
+  await fill();
+  const rows = [];
+  for (const path of LARGE_PAGES) {
+    const measured = await serverMs(base + path, cookie, FEW);
+    rows.push({ what: `${path} of a large house`, measured, limit: LARGE_LIMIT_MS, unit: "ms" });
+  }
   return rows;
 }
 
@@ -110,14 +137,14 @@ async function quietest(measures) {
 }
 
 /** The median time until a page's whole answer is there. */
-async function serverMs(url, cookie) {
+async function serverMs(url, cookie, { warmUp, requests } = MANY) {
   const times = [];
-  for (let i = 0; i < WARM_UP + REQUESTS; i++) {
+  for (let i = 0; i < warmUp + requests; i++) {
     const start = performance.now();
     await (await fetch(url, { headers: { cookie } })).text();
-    if (i >= WARM_UP) times.push(performance.now() - start);
+    if (i >= warmUp) times.push(performance.now() - start);
   }
-  return times.toSorted((a, b) => a - b)[Math.floor(REQUESTS / 2)];
+  return times.toSorted((a, b) => a - b)[Math.floor(requests / 2)];
 }
 
 /** Every script that the page's first HTML asks for. */

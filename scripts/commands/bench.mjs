@@ -18,13 +18,20 @@ async function session(logs) {
   return { what: "session check, added to a request", measured, limit: SESSION_LIMIT_MS, unit: "ms" };
 }
 
+/** Fills the running house up to a large one. */
+async function fill(logs) {
+  const { fillHouse } = await import(await ensureBundle("bench/fill.ts", ["bench", ...SERVER], logs));
+  await fillHouse();
+}
+
 export async function run() {
   const logs = join(ROOT, ".tumbek", "logs");
   const rows = await withFreshHouse(".tumbek/bench", async () => {
     const { host, port } = houseFrom();
     const { benchHouse } = await import("../../bench/house.mjs");
-    const rows = await benchHouse(`http://${host}:${port}`);
-    return [...rows, await session(logs)];
+    const sessionRow = await session(logs);
+    const rows = await benchHouse(`http://${host}:${port}`, () => fill(logs));
+    return [...rows, sessionRow];
   });
   const bundle = await ensureBundle("bench/bench.ts", ["bench", "src/core"], logs);
   const { bench } = await import(bundle);

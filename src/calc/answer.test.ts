@@ -203,6 +203,8 @@ describe("what is published", () => {
     expect(Object.keys(paths)).toEqual([
       "/api/v1/calc/sheet",
       "/api/v1/calc/ice",
+      "/api/v1/batches",
+      "/api/v1/bench/{kind}",
       "/api/v1/cards",
       "/api/v1/cards/{id}",
       "/api/v1/shifts/{day}",

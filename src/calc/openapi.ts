@@ -1,7 +1,9 @@
 import { z } from "zod";
+import { loggedBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS, calcError, jsonSchemaOf, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
 import { cardLine, cardWhole, uuid } from "#contract/card.ts";
 import { isoDay, shiftKept, shiftList, shiftSaved } from "#contract/shift.ts";
+import { THING_KINDS } from "#contract/things.ts";
 
 const error = { $ref: "#/components/schemas/Error" };
 
@@ -67,6 +69,11 @@ function housePaths(): object {
     required: true,
     schema: z.toJSONSchema(schema),
   });
+  const inQuery = (name: string, schema: z.ZodType) => ({
+    name,
+    in: "query",
+    schema: z.toJSONSchema(schema),
+  });
   const refused = {
     401: { description: "signIn: nobody is signed in, and there is no token", content: json(error) },
     403: { description: "notYours: the role or the token is not enough", content: json(error) },
@@ -76,6 +83,35 @@ function housePaths(): object {
     200: { description, content: json(z.toJSONSchema(schema, { io: "input" })) },
   });
   return {
+    "/api/v1/batches": {
+      get: {
+        operationId: "batches",
+        summary: "A site's logged batches, the newest first; with as=csv as a file",
+        parameters: [
+          site,
+          inQuery("brewer", uuid),
+          inQuery("coffee", uuid),
+          inQuery("liked", z.enum(["yes", "no"])),
+          inQuery("before", z.iso.datetime()),
+          inQuery("as", z.literal("csv")),
+        ],
+        responses: { ...ok("The batches", z.object({ batches: z.array(loggedBatch) })), ...refused },
+      },
+    },
+    "/api/v1/bench/{kind}": {
+      get: {
+        operationId: "bench",
+        summary: "What stands on a site's bench of one kind; with as=csv as a file",
+        parameters: [inPath("kind", z.enum(THING_KINDS)), site, inQuery("as", z.literal("csv"))],
+        responses: {
+          ...ok(
+            "Things with their figures",
+            z.object({ kind: z.string(), rows: z.array(z.looseObject({})) }),
+          ),
+          ...refused,
+        },
+      },
+    },
     "/api/v1/cards": {
       get: {
         operationId: "cards",
