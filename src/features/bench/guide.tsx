@@ -186,7 +186,7 @@ export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }:
               </div>
               {shown && !step.waits && (
                 // The next step opens by itself when this one is done.
-                <div className="mt-2">{step.form(() => setOpen(undefined))}</div>
+                <div className="mt-2">{step.form(() => setOpen((now) => (now === i ? undefined : now)))}</div>
               )}
             </li>
           );

@@ -26,6 +26,8 @@ interface LineProps {
 /** One thing of the bench: what is known of it, how surely, and the ways to measure or change it. */
 export function Line({ name, figures, status, typical, picture, ways, buttons }: LineProps) {
   const [open, setOpen] = useState<string>();
+  // While one form is being saved another one may be opened: that one stays.
+  const closing = (verb: string) => () => setOpen((now) => (now === verb ? undefined : now));
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-2 border-rim/20 border-b py-2 last:border-0">
       {picture}
@@ -50,9 +52,7 @@ export function Line({ name, figures, status, typical, picture, ways, buttons }:
         ))}
         {buttons}
       </span>
-      {open && (
-        <div className="w-full">{ways.find(({ verb }) => verb === open)?.form(() => setOpen(undefined))}</div>
-      )}
+      {open && <div className="w-full">{ways.find(({ verb }) => verb === open)?.form(closing(open))}</div>}
     </li>
   );
 }
