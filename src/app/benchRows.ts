@@ -19,6 +19,7 @@ import type {
   House,
   ProposalRow,
   RowOf,
+  SureOf,
   VesselRow,
 } from "#features/bench/index.ts";
 import { now } from "#server/clock.ts";
@@ -191,5 +192,48 @@ export async function siteOf(bench: Bench): Promise<BenchSite> {
     scales: scales
       .filter(({ removed }) => !removed)
       .map(({ id, figures: { name, capacityG } }) => ({ id, name, capacityG })),
+  };
+}
+
+interface Picked {
+  readonly id: string;
+}
+
+/** What is known of four things that a sheet rests on, and how. */
+export async function sureOf(
+  chosen: {
+    readonly brewer: Picked;
+    readonly vessel: Picked;
+    readonly coffee: Picked;
+    readonly grinder: Picked;
+  },
+  at: At,
+): Promise<SureOf | undefined> {
+  const db = database();
+  const [brewer, vessel, coffee, grinder, readings, curves] = await Promise.all([
+    findThing(db, "brewer", chosen.brewer.id),
+    findThing(db, "vessel", chosen.vessel.id),
+    findThing(db, "coffee", chosen.coffee.id),
+    findThing(db, "grinder", chosen.grinder.id),
+    readReadings(db, [chosen.brewer.id]),
+    readCurves(db, [chosen.grinder.id]),
+  ]);
+  if (!brewer || !vessel || !coffee || !grinder) return undefined;
+  const { filterId, ending, retentionGPerG } = brewer.figures;
+  const yields = await readYields(db, { brewerId: brewer.id, filterId, ending });
+  const known = <Kind extends ThingKind>(thing: Thing<Kind>) => {
+    const { typical, measured, figures } = rowOf(thing, at);
+    return { typical, measured, name: (figures as { readonly name: string }).name };
+  };
+  return {
+    brewer: {
+      ...known(brewer),
+      runs: of<BlankRunRow>(readings, brewer.id, "blankRun"),
+      yields: yields.map(({ doseG, waterG, yieldG }) => ({ doseG, waterG, yieldG })),
+      retentionGPerG,
+    },
+    vessel: { ...known(vessel), workingG: vessel.figures.workingG },
+    coffee: { ...known(coffee), densityGPerMl: coffee.figures.densityGPerMl },
+    grinder: { ...known(grinder), points: curves[0]?.points ?? [] },
   };
 }

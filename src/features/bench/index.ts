@@ -13,5 +13,6 @@ export type { ProposalRow } from "./proposals.tsx";
 export type { House } from "./settings.tsx";
 export { Shell } from "./shell.tsx";
 export { Supplies } from "./supplies.tsx";
+export type { SureOf } from "./sure.tsx";
 export type { RowOf } from "./things.tsx";
 export { type VesselRow, Vessels } from "./vessels.tsx";

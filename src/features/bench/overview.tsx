@@ -12,6 +12,7 @@ import type { CareRow } from "./care.tsx";
 import { useSite } from "./context.tsx";
 import { Guide, type GuideProps } from "./guide.tsx";
 import { type ProposalRow, Proposals } from "./proposals.tsx";
+import { Sure, type SureOf } from "./sure.tsx";
 
 interface OverviewProps {
   /** Undefined once the house can scale and its four weighings are done. */
@@ -26,6 +27,8 @@ interface OverviewProps {
     readonly measured: number;
   }[];
   readonly due: readonly CareRow[];
+  /** Undefined while there is no sheet. */
+  readonly sure: SureOf | undefined;
 }
 
 const PER_CENT = 100;
@@ -33,7 +36,7 @@ const PER_CENT = 100;
 const WORTH_SHARE = 0.002;
 
 /** The bench at a glance: what is missing, what is guessed, what waits and what is due. */
-export function Overview({ guide, proposals, worth, counts, due }: OverviewProps) {
+export function Overview({ guide, proposals, worth, counts, due, sure }: OverviewProps) {
   const site = useSite();
   const units = useUnits();
   const { may } = useCounter();
@@ -63,6 +66,7 @@ export function Overview({ guide, proposals, worth, counts, due }: OverviewProps
             </ol>
           </Panel>
         )}
+        {sure && <Sure sure={sure} />}
         {counts.length > 0 && (
           <Panel title="On this bench">
             <ul>

@@ -6,6 +6,9 @@ import { type BenchSite, WithSite } from "./context.tsx";
 import { WithInstruments } from "./instruments.tsx";
 import { PARTS, type Part } from "./parts.ts";
 
+/** Where something is weighed or read off; the first house is weighed on the overview. */
+const WEIGHS: readonly (Part | undefined)[] = [undefined, "vessels", "brewers", "coffees", "supplies"];
+
 interface ShellProps {
   readonly site: BenchSite;
   /** Undefined on the overview. */
@@ -34,7 +37,7 @@ export function Shell({ site, part, children }: ShellProps) {
         </nav>
       </header>
       <WithSite site={site}>
-        <WithInstruments>{children}</WithInstruments>
+        {WEIGHS.includes(part) ? <WithInstruments>{children}</WithInstruments> : children}
       </WithSite>
     </div>
   );

@@ -1,4 +1,4 @@
 /** Scale: the sheet on one drawing. */
 export { worthNext } from "./guesses.ts";
 export { Scale } from "./scale.tsx";
-export { canScale, readQuery } from "./state.ts";
+export { canScale, chosenOf, firstState, readQuery } from "./state.ts";

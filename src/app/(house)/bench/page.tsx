@@ -9,13 +9,14 @@ import {
   proposalRows,
   rowsOf,
   siteOf,
+  sureOf,
   vesselRows,
 } from "#app/benchRows.ts";
 import { guarded } from "#app/guarded.tsx";
 import type { Bench } from "#contract/bench.ts";
 import { type BenchSite, type GuideProps, Overview, PARTS, Shell } from "#features/bench/index.ts";
 import { Trouble } from "#features/frame/index.ts";
-import { canScale, worthNext } from "#features/scale/index.ts";
+import { canScale, chosenOf, firstState, worthNext } from "#features/scale/index.ts";
 import { currentBench } from "#server/site.ts";
 
 export const metadata: Metadata = { title: "Bench · Tumbek" };
@@ -26,13 +27,14 @@ export default guarded("see", async () => {
   if (bench === "none") {
     return (
       <Shell site={await noSite()} part={undefined}>
-        <Overview guide={NOTHING_YET} proposals={[]} worth={[]} counts={[]} due={[]} />
+        <Overview guide={NOTHING_YET} proposals={[]} worth={[]} counts={[]} due={[]} sure={undefined} />
       </Shell>
     );
   }
   const at = atOf(bench);
-  const [site, proposals, care, counts] = await Promise.all([
+  const [site, sure, proposals, care, counts] = await Promise.all([
     siteOf(bench),
+    canScale(bench) ? sureOf(chosenOf(firstState(bench), bench), at) : undefined,
     proposalRows(at),
     careRows(at),
     countsOf(at),
@@ -44,6 +46,7 @@ export default guarded("see", async () => {
         proposals={proposals}
         worth={worthNext(bench)}
         counts={counts}
+        sure={sure}
         due={care.filter(({ due }) => due.share >= 1)}
       />
     </Shell>
