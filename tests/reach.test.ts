@@ -138,6 +138,15 @@ describe("reaches Scale and cards:", () => {
     expect((await sheet(DOSE_AND_WATER)).exact.yieldG).toBeGreaterThan(after.exact.yieldG + 40);
   });
 
+  test("a brewer that is to learn from the log does so at once", async () => {
+    await change("brewer", turnstone, { retentionFrom: "log" });
+    const { retentionGPerG } = (await thing("brewer", turnstone)).figures as unknown as {
+      retentionGPerG: number;
+    };
+    expect(retentionGPerG).not.toBe(2.05);
+    expect(retentionGPerG).toBeCloseTo(2.05, 1);
+  });
+
   test("filter kind, the yield: as the log knows it, else by what the filters keep, marked as typical", async () => {
     const kept = async () => (await bench()).brewers.find(({ id }) => id === fulmar)!;
     const mesh = (await readThings(fresh.db, "filter", PIER_HEAD)).find(

@@ -41,8 +41,29 @@ test("the main views", async ({ page }) => {
 
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto("/bench");
-  await page.getByRole("button", { name: "Blank runs Fulmar" }).click();
+  await page.getByText("How sure Scale's figures are").waitFor();
   await shoot("bench");
+  await page.goto("/bench/vessels");
+  await page.getByRole("button", { name: "Weigh dispenser 3.1 l, left" }).click();
+  await page.getByLabel("empty, lid off").fill("1400");
+  await page.getByLabel("full to the brim").fill("2500 + 2000");
+  await page.getByLabel("at its working fill").fill("2500 + 1750");
+  await shoot("bench-vessels");
+  const chart = page.getByRole("img").locator("svg").first();
+  await page.goto("/bench/brewers");
+  await page.getByRole("button", { name: "Blank runs Fulmar" }).click();
+  await chart.waitFor();
+  await shoot("bench-brewers");
+  await page.goto("/bench/grinders");
+  await page.getByRole("button", { name: "Curve Chough" }).click();
+  await chart.waitFor();
+  await shoot("bench-grinders");
+  await page.goto("/bench/supplies");
+  await shoot("bench-supplies");
+  await page.goto("/bench/house");
+  await shoot("bench-settings");
+  await page.goto("/log");
+  await shoot("log");
 
   await page.goto("/people");
   await page.getByRole("button", { name: "Edit Mirren Sallow" }).click();

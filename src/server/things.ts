@@ -1,7 +1,6 @@
 import { type Aspect, stillTypical } from "#contract/aspects.ts";
 import { unsound } from "#contract/sound.ts";
 import type { AnyFigures, Figures, KeptThing, RemovedThing, ThingKind } from "#contract/things.ts";
-import { fieldsOf } from "#contract/things.ts";
 import { learnRetention } from "#core/measure";
 import { cleanName } from "#core/people";
 import type { Result } from "#core/result";
@@ -54,7 +53,8 @@ const USUAL_DOSE_SHARE = 0.7;
 
 /**
  * A brewer whose filter or ending was changed keeps other liquid: what the log knows of that pair, else what it
- * kept before, more or less what the filters keep themselves. A retention typed along with it stays as typed.
+ * kept before, more or less what the filters keep themselves. One that is to learn from the log does so at once.
+ * A retention typed along with it stays as typed.
  */
 async function withItsFilter(
   id: string,
@@ -62,13 +62,15 @@ async function withItsFilter(
   next: Figures<"brewer">,
 ): Promise<{ readonly figures: AnyFigures; readonly guessed: readonly Aspect[] }> {
   const asTyped = { figures: next, guessed: [] };
-  const changed = old.filterId !== next.filterId || old.ending !== next.ending;
-  if (!changed || old.retentionGPerG !== next.retentionGPerG) return asTyped;
+  const rebedded = old.filterId !== next.filterId || old.ending !== next.ending;
+  const learns = next.retentionFrom === "log" && old.retentionFrom !== "log";
+  if (!(rebedded || learns) || old.retentionGPerG !== next.retentionGPerG) return asTyped;
   const { filterId, ending } = next;
   const learned = learnRetention(await readYields(database(), { brewerId: id, filterId, ending }));
   if (learned.ok && !learned.value.unusual) {
     return { figures: { ...next, retentionGPerG: learned.value.retentionGPerG }, guessed: [] };
   }
+  if (!rebedded) return asTyped;
   const [before, after] = await Promise.all(
     [old.filterId, filterId].map((filter) => findThing(database(), "filter", filter)),
   );
@@ -97,9 +99,4 @@ async function settle(
   if (failure.code !== "stale") throw new Refusal(NOT_ON_THE_BENCH);
   const [last] = await readAudit(database(), { subject, subjectId });
   return { changedBy: last?.person ?? "somebody else", revision: failure.revision, figures: failure.figures };
-}
-
-/** A thing's figures by the names of its kind's fields, for a file. */
-export function plainRow(kind: ThingKind, figures: AnyFigures): Record<string, string | number | boolean> {
-  return Object.fromEntries(fieldsOf(kind).map(([name]) => [name, figures[name] ?? ""]));
 }

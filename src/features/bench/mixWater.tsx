@@ -78,7 +78,7 @@ export function MixWater({ waters }: MixWaterProps) {
   );
 }
 
-const MINERALS = "";
+const MINERALS = "minerals";
 
 function blendSentence(
   first: Water & { readonly name: string },

@@ -43,6 +43,9 @@ interface ThingFormProps {
   readonly onDone: () => void;
 }
 
+/** Where a new thing starts from none. */
+const NOTHING = "nothing";
+
 interface Theirs {
   readonly changedBy: string;
   readonly revision: number;
@@ -108,9 +111,9 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
         <div className="flex flex-wrap items-center gap-2">
           <Choice
             label="start from"
-            value={typical.aspects.length > 0 ? String(typical.figures.name) : ""}
+            value={typical.aspects.length > 0 ? String(typical.figures.name) : NOTHING}
             options={[
-              { value: "", text: "nothing" },
+              { value: NOTHING, text: "nothing" },
               ...typicals.map(({ figures }) => ({ value: String(figures.name), text: `a ${figures.name}` })),
             ]}
             onChange={startFrom}

@@ -22,6 +22,9 @@ interface Held {
   readonly workingG: number;
 }
 
+/** Whichever scale is at hand, as if it took everything. */
+const ANY = "any";
+
 const FIGURES = ["emptyG", "brimG", "workingG"] as const;
 const LABELS: Readonly<Record<string, string>> = {
   emptyG: "empty",
@@ -41,7 +44,7 @@ export function WeighVessel({ vessel, onDone }: WeighProps) {
   const measure = useMeasure();
   // As it was when this began: the page is drawn again with what others keep meanwhile.
   const [base] = useState(vessel);
-  const [scaleId, setScaleId] = useState("");
+  const [scaleId, setScaleId] = useState(ANY);
   const scale = scales.find(({ id }) => id === scaleId);
   const parse = weighedIn(units);
   const onScale: Parse = (text) => {
@@ -113,7 +116,7 @@ export function WeighVessel({ vessel, onDone }: WeighProps) {
           label="on"
           value={scaleId}
           options={[
-            { value: "", text: "any scale" },
+            { value: ANY, text: "any scale" },
             ...scales.map(({ id, name }) => ({ value: id, text: name })),
           ]}
           onChange={setScaleId}
