@@ -165,6 +165,12 @@ test("house settings: a window that is turned over, ratios as grams per litre, a
 }) => {
   await page.goto("/bench/house");
   const keep = page.getByRole("button", { name: "Keep these settings" });
+  const save = async () => {
+    const answered = page.waitForResponse((response) => response.request().method() === "POST");
+    await keep.click();
+    await answered;
+    await expect(page.getByText("The settings are kept.").first()).toBeVisible();
+  };
   await page.getByLabel("strength from").fill("1.5 %");
   await keep.click();
   await expect(page.getByRole("main").getByRole("alert")).toContainText("This is below where it begins");
@@ -172,8 +178,7 @@ test("house settings: a window that is turned over, ratios as grams per litre, a
   await page.getByLabel("coffee by").fill("10");
   await page.getByLabel("coffee always up, never down").check();
   await page.getByLabel("ratios as").selectOption("g/l");
-  await keep.click();
-  await page.waitForTimeout(300);
+  await save();
   await page.goto("/scale");
   await expect(plate(page, "coffee")).toContainText("210 g");
   await expect(plate(page, "ratio, hot water")).toContainText("g/l");
@@ -181,8 +186,7 @@ test("house settings: a window that is turned over, ratios as grams per litre, a
   await page.getByLabel("coffee by").fill("1");
   await page.getByLabel("coffee always up, never down").uncheck();
   await page.getByLabel("ratios as").selectOption("1:n");
-  await keep.click();
-  await page.waitForTimeout(300);
+  await save();
   await page.goto("/scale");
   await expect(plate(page, "ratio, hot water")).toContainText("1:");
 });

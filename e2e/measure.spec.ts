@@ -145,6 +145,7 @@ test("beans weighed again change the bed", async ({ page }) => {
   await expect(page.getByRole("main").getByRole("alert")).toContainText("3.4 g/ml is no coffee");
   await page.getByLabel("beans in it").fill("76");
   await page.getByRole("button", { name: "Keep this weighing" }).click();
+  await expect(page.getByRole("button", { name: "Keep this weighing" })).toBeHidden();
   await expect(page.getByText(/0.304 g\/ml/)).toBeVisible();
   expect(await bed()).not.toBe(before);
 });
@@ -167,6 +168,7 @@ test("a guided weighing and a cooling curve without hardware: dragged, played an
   await expect(page.getByLabel("at its working fill")).toHaveValue("2190 g");
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole("button", { name: "Keep this weighing" }).click();
+  await expect(page.getByRole("button", { name: "Keep this weighing" })).toBeHidden();
   await expect(page.getByText("2\u202f000 g to the brim, 1\u202f790 g working fill")).toBeVisible();
 
   await page.getByRole("button", { name: "Cooling pot 2.05 l, white" }).click();
@@ -227,6 +229,7 @@ test("two leads weigh one vessel: each figure is chosen, and all of it is in the
   }
   await other.getByLabel("at its working fill").fill("2800");
   await other.getByRole("button", { name: "Keep this weighing" }).click();
+  await expect(other.getByRole("button", { name: "Keep this weighing" })).toBeHidden();
   await expect(other.getByText("1\u202f820 g working fill")).toBeVisible();
   await page.getByLabel("at its working fill").fill("2780");
   await page.getByRole("button", { name: "Keep this weighing" }).click();
@@ -237,6 +240,7 @@ test("two leads weigh one vessel: each figure is chosen, and all of it is in the
   await page.getByRole("button", { name: "Keep this weighing" }).click();
   await conflict.getByRole("radio", { name: /1.800 g/ }).check();
   await conflict.getByRole("button", { name: "Save what is chosen" }).click();
+  await expect(page.getByRole("button", { name: "Keep this weighing" })).toBeHidden();
   await expect(page.getByText("1\u202f800 g working fill")).toBeVisible();
   await context.close();
 

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { toast } from "sonner";
 import { type HouseSettings, ICED_SCHOOLS } from "#contract/house.ts";
 import { choice, type FieldSpec, number } from "#contract/things.ts";
 import { MASS_UNITS, RATIO_UNITS, TEMP_UNITS } from "#core/units";
@@ -179,8 +180,9 @@ function SettingsForm({ house, onDone }: SettingsFormProps) {
     const settings = settingsFrom(flat, base.settings);
     const sent = await act(keepSettings({ revision, name: String(flat.name), settings }));
     if (!sent.ok) return;
-    if (sent.data.theirs) setTheirs(sent.data.theirs);
-    else onDone();
+    if (sent.data.theirs) return setTheirs(sent.data.theirs);
+    toast.success("The settings are kept.");
+    onDone();
   };
   const save = () => {
     const flat = form.ask();
