@@ -17,14 +17,15 @@ export async function fillHouse(): Promise<void> {
       if (column === "id") return "UUID()";
       if (column === "name") return "CONCAT(LEFT(name, 20), ' ', LEFT(UUID(), 8))";
       // Each copy lies before what it is copied from.
-      return column === "at" ? "at - INTERVAL 60 DAY" : column;
+      return column === "at" ? "at - INTERVAL 60 DAY" : `\`${column}\``;
     });
+    const named = columns.map((column) => `\`${column}\``).join(", ");
     for (;;) {
       const [rows] = await pool.query(`SELECT COUNT(*) AS there FROM ${name}`);
       const missing = wanted - Number((rows as { there: number }[])[0]?.there);
       if (missing <= 0) break;
       await pool.query(
-        `INSERT INTO ${name} (${columns.join(", ")}) SELECT ${copied.join(", ")} FROM ${name} LIMIT ${missing}`,
+        `INSERT INTO ${name} (${named}) SELECT ${copied.join(", ")} FROM ${name} LIMIT ${missing}`,
       );
     }
   }

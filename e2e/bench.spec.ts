@@ -50,6 +50,7 @@ test("a typical vessel is put on the bench, drawn as it is typed, marked on the 
   await page.getByRole("button", { name: "Put back =HYPERLINK(0)" }).click();
   await expect(page.getByText("Taken off: 1")).toBeHidden();
   await line(page, "=HYPERLINK(0)").getByRole("button", { name: "Take off" }).click();
+  await expect(page.getByText("Taken off: 1")).toBeVisible();
   await page.goto("/scale");
   await page.getByRole("combobox", { name: "into", exact: true }).click();
   await expect(page.getByRole("option", { name: /HYPERLINK/ })).toHaveCount(0);
