@@ -64,8 +64,8 @@ test("a lead scales one cup to a pot and an iced server, and plans tomorrow with
   ] as const) {
     await expect(main.locator("dt", { hasText: name }).locator("+ dd")).toHaveText(value);
   }
-  // 6 × (3033.6 − 2.12 × 190) hot, in cups of 240 ml at 0.965 g/ml.
-  await expect(main).toContainText("15\u202f785 g · 68 cups of 240 ml");
+  // 6 × (3033.6 − 2.12 × 190) hot, in cups of 240 ml filled with 220 g.
+  await expect(main).toContainText("15\u202f785 g · 71 cups of 240 ml");
   await page.getByRole("link", { name: /iced/ }).click();
   await expect(page.getByRole("heading", { name: "Saltmarsh, iced" })).toBeVisible();
 });

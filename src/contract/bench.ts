@@ -1,7 +1,7 @@
 import type { Basket } from "#core/brew";
 import type { CurvePoint, Dial, MatchedPair } from "#core/grind";
 import type { Ice, VesselHeat } from "#core/ice";
-import type { BrewWaterLattice, Serve } from "#core/sheet";
+import type { BrewWaterLattice, Cup, Serve } from "#core/sheet";
 import type { Aspect } from "./aspects.ts";
 import type { HouseSettings } from "./house.ts";
 import type { Figures } from "./things.ts";
@@ -22,7 +22,7 @@ export interface Bench {
   readonly grinders: readonly BenchGrinder[];
   readonly iceSources: readonly BenchIce[];
   readonly coffees: readonly BenchCoffee[];
-  readonly cups: readonly { readonly volumeMl: number; readonly serve: Serve }[];
+  readonly cups: readonly (Cup & { readonly id: string })[];
   readonly recipes: readonly BenchRecipe[];
 }
 

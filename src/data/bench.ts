@@ -105,7 +105,7 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
       densityGPerMl,
       typical: typical ?? [],
     })),
-    cups: cupRows.map(({ volumeMl, serve }) => ({ volumeMl, serve })),
+    cups: cupRows.map(({ id, volumeMl, fillG, serve }) => ({ id, volumeMl, fillG, serve })),
     recipes,
   };
 }

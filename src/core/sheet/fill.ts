@@ -1,4 +1,4 @@
-import type { SheetInput } from "./types.ts";
+import type { Serve, SheetInput } from "./types.ts";
 
 /** Density of coffee at serving heat, g/ml; 0.965 at 85–90 °C. Cold coffee counts as water, 1 g/ml. */
 export const HOT_COFFEE_G_PER_ML = 0.965;
@@ -15,4 +15,17 @@ export function beverageGPerMl({ serve }: Pick<SheetInput, "serve">): number {
 export function workingFillG(input: SheetInput): number {
   if (!input.vessel) return Infinity;
   return input.vessel.workingG ?? WORKING_SHARE * input.vessel.brimG * beverageGPerMl(input);
+}
+
+export interface Cup {
+  /** To the brim, ml. */
+  readonly volumeMl: number;
+  /** The coffee that is poured into it, g; null where it is filled to the brim. */
+  readonly fillG: number | null;
+  readonly serve: Serve;
+}
+
+/** So many cups does a beverage fill; not a whole number. */
+export function cupsFrom(beverageG: number, { volumeMl, fillG, serve }: Cup): number {
+  return beverageG / (fillG ?? volumeMl * beverageGPerMl({ serve }));
 }

@@ -11,7 +11,7 @@ export { type Check, type CheckCode, type Severity, USUAL_ICE_HEAP_G_PER_ML } fr
 export { exactSheet } from "./exact.ts";
 export { type MeteredCup, meteredExtractionPct } from "./extraction.ts";
 export { meltOf } from "./figures.ts";
-export { HOT_COFFEE_G_PER_ML, workingFillG } from "./fill.ts";
+export { type Cup, cupsFrom, HOT_COFFEE_G_PER_ML, workingFillG } from "./fill.ts";
 export { type Pinned, type PinSet, pinFigure, pinsOf } from "./giveWay.ts";
 export { trimmedRatio } from "./trim.ts";
 export * from "./types.ts";

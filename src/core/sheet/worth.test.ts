@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
 import { brewableSheets } from "#tests/arbitraries/sheet.ts";
-import { type SheetInput, solveSheet, trimmedRatio, worthMeasuring } from "./index.ts";
+import { cupsFrom, type SheetInput, solveSheet, trimmedRatio, worthMeasuring } from "./index.ts";
 
 const SHEET: SheetInput = {
   serve: "hot",
@@ -57,4 +57,10 @@ test("rounded up, a dose is never below the exact one, and by no more than two s
       expect(rounded.doseG - exact.doseG).toBeLessThanOrEqual(Math.max(2 * doseG, 0.05 * exact.doseG) + 1e-9);
     }),
   );
+});
+
+test("cups by what is poured into them, else to the brim, hot coffee being lighter than water", () => {
+  expect(cupsFrom(2200, { volumeMl: 240, fillG: 220, serve: "hot" })).toBe(10);
+  expect(cupsFrom(2316, { volumeMl: 240, fillG: null, serve: "hot" })).toBeCloseTo(10, 9);
+  expect(cupsFrom(2400, { volumeMl: 240, fillG: null, serve: "iced" })).toBe(10);
 });

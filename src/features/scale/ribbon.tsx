@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import type { BenchBrewer } from "#contract/bench.ts";
-import { HOT_COFFEE_G_PER_ML, type SheetResult } from "#core/sheet";
+import type { Bench, BenchBrewer } from "#contract/bench.ts";
+import { cupsFrom, type SheetResult } from "#core/sheet";
 import { parseLiquid, printNumber } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import { printSetting, quantitySentence } from "#words/index.ts";
@@ -25,7 +25,7 @@ interface RibbonProps {
   /** Frees a pinned figure, where one can be; a sentence when not. */
   readonly onFree: (name: FigureName) => string | undefined;
   readonly extraction: { readonly pct: number; readonly guess: boolean };
-  readonly cups: readonly number[];
+  readonly cups: Bench["cups"];
 }
 
 /** Where each plate stands on the wide drawing, in per cent of it; on a narrow screen they stand in a list. */
@@ -156,12 +156,10 @@ export function Ribbon(props: RibbonProps) {
               </strong>{" "}
               <span className="text-quiet">of its {units.printLiquid(vessel.workingG)} fill</span>
             </p>
-            {cups.map((volumeMl) => (
-              <p key={volumeMl}>
-                <strong className="tabular-nums">
-                  {printNumber(figures.yieldG / (volumeMl * (iced ? 1 : HOT_COFFEE_G_PER_ML)), 1)}
-                </strong>{" "}
-                <span className="text-quiet">cups of {volumeMl} ml</span>
+            {cups.map((cup) => (
+              <p key={cup.id}>
+                <strong className="tabular-nums">{printNumber(cupsFrom(figures.yieldG, cup), 1)}</strong>{" "}
+                <span className="text-quiet">cups of {cup.volumeMl} ml</span>
               </p>
             ))}
           </div>

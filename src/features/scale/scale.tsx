@@ -190,7 +190,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             onPin={pin}
             onFree={free}
             extraction={extraction}
-            cups={bench.cups.filter(({ serve }) => serve === state.serve).map(({ volumeMl }) => volumeMl)}
+            cups={bench.cups.filter(({ serve }) => serve === state.serve)}
           />
           <div className="grid gap-3 lg:grid-cols-3">
             <Checks bench={bench} checks={sheet.checks} chosen={chosen} figures={sheet.rounded} />

@@ -1,5 +1,5 @@
 import type { Bench } from "#contract/bench.ts";
-import { HOT_COFFEE_G_PER_ML } from "#core/sheet";
+import { cupsFrom } from "#core/sheet";
 import type { ShiftTotals } from "#core/shift";
 import { printNumber } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
@@ -59,12 +59,10 @@ export function Totals({ totals, bench }: TotalsProps) {
       <Panel title="What comes out" className="md:col-span-2 print:col-span-2">
         <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
           {beverageByProduct.map(({ name, serve, beverageG }) => {
-            const perMl = serve === "hot" ? HOT_COFFEE_G_PER_ML : 1;
             const cups = bench.cups
               .filter((cup) => cup.serve === serve)
               .map(
-                ({ volumeMl }) =>
-                  `${printNumber(Math.floor(beverageG / (volumeMl * perMl)), 0)} cups of ${volumeMl} ml`,
+                (cup) => `${printNumber(Math.floor(cupsFrom(beverageG, cup)), 0)} cups of ${cup.volumeMl} ml`,
               );
             return (
               <Row
