@@ -21,7 +21,7 @@ export function Totals({ totals, bench }: TotalsProps) {
       <Panel title="Coffee to weigh out">
         <ul className="space-y-3">
           {coffees.map(({ coffeeId, coffee, doses, purgeG, totalG }) => {
-            const stockG = bench.coffees.find(({ id }) => id === coffeeId)?.stockG ?? 0;
+            const stockG = bench.coffees.find(({ id }) => id === coffeeId)?.stockG ?? undefined;
             return (
               <li key={coffeeId}>
                 <p className="flex justify-between gap-3">
@@ -32,11 +32,13 @@ export function Totals({ totals, bench }: TotalsProps) {
                 {purgeG > 0 && (
                   <p className="text-quiet">and {units.printMass(purgeG)} purged when the dial changes</p>
                 )}
-                <p className={totalG > stockG ? "font-semibold text-stop" : "text-quiet"}>
-                  {totalG > stockG
-                    ? `Stock is short by ${units.printMass(totalG - stockG)}: there is ${units.printMass(stockG)}.`
-                    : `In stock: ${units.printMass(stockG)}, ${units.printMass(stockG - totalG)} left after.`}
-                </p>
+                {stockG !== undefined && (
+                  <p className={totalG > stockG ? "font-semibold text-stop" : "text-quiet"}>
+                    {totalG > stockG
+                      ? `Stock is short by ${units.printMass(totalG - stockG)}: there is ${units.printMass(stockG)}.`
+                      : `In stock: ${units.printMass(stockG)}, ${units.printMass(stockG - totalG)} left after.`}
+                  </p>
+                )}
               </li>
             );
           })}
