@@ -13,6 +13,8 @@ import { Readings, TICKED } from "./readings.tsx";
 import { weighedIn, within } from "./typed.ts";
 
 const SLOPE_DECIMALS = 3;
+/** One run of a kind is scatter. */
+const LEAST_OF_A_KIND = 2;
 
 /** What comes out for what is set. */
 export function printDelivery(
@@ -111,7 +113,9 @@ function modeSentence(
   const meanOff = (some: readonly BlankRunRow[]) =>
     some.reduce((sum, { setG, weighedG }) => sum + weighedG - interceptG - slope * setG, 0) / some.length;
   const say = (what: string, some: readonly BlankRunRow[]) =>
-    some.length > 0 && some.length < good.length ? [`${what} ${printG(meanOff(some))} off`] : [];
+    some.length >= LEAST_OF_A_KIND && some.length < good.length
+      ? [`${what} ${printG(meanOff(some))} off`]
+      : [];
   const modes = limitsG.flatMap((upToG, i) =>
     say(
       `to ${printSetting(upToG)}`,

@@ -112,15 +112,17 @@ export function WeighVessel({ vessel, onDone }: WeighProps) {
   return (
     <SaveForm save={`${measure?.save ?? "Keep"} this weighing`} busy={busy} onSave={save} onDone={onDone}>
       {scales.length > 0 && (
-        <Choice
-          label="on"
-          value={scaleId}
-          options={[
-            { value: ANY, text: "any scale" },
-            ...scales.map(({ id, name }) => ({ value: id, text: name })),
-          ]}
-          onChange={setScaleId}
-        />
+        <div>
+          <Choice
+            label="on"
+            value={scaleId}
+            options={[
+              { value: ANY, text: "any scale" },
+              ...scales.map(({ id, name }) => ({ value: id, text: name })),
+            ]}
+            onChange={setScaleId}
+          />
+        </div>
       )}
       <div className="flex flex-wrap items-start gap-4">
         <svg width={64} height={94} aria-hidden="true" className="shrink-0">

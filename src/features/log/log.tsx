@@ -149,19 +149,8 @@ interface RowProps {
 function Row({ batch, site }: RowProps) {
   const units = useUnits();
   const { may } = useCounter();
-  const { act, busy } = useAct();
   const [open, setOpen] = useState(false);
-  const { id, revision, strengthPct, sampledAt, liked, note } = batch;
-  const takeOut = async () => {
-    const sent = await act(takeOutBatch({ id, revision, removed: true }));
-    if (!sent.ok) return;
-    toast.success("Taken out of the log.", {
-      action: {
-        label: "Undo",
-        onClick: () => void act(takeOutBatch({ id, revision: revision + 1, removed: false })),
-      },
-    });
-  };
+  const { strengthPct, sampledAt, liked, note } = batch;
   const more = [sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`, note].filter(Boolean).join("; ");
   const cells = [
     batch.when,
@@ -204,17 +193,34 @@ function Row({ batch, site }: RowProps) {
         <tr>
           <td colSpan={cells.length + 3} className="pb-2">
             {more && <bdi className="text-quiet">{more}</bdi>}
-            {open && (
-              <>
-                <BatchForm site={site} batch={batch} onDone={() => setOpen(false)} />
-                <Button className="mt-2" disabled={busy} onClick={takeOut}>
-                  Take it out of the log
-                </Button>
-              </>
-            )}
+            {open && <Opened batch={batch} site={site} onDone={() => setOpen(false)} />}
           </td>
         </tr>
       )}
+    </>
+  );
+}
+
+/** A batch that is corrected, or taken out. */
+function Opened({ batch, site, onDone }: RowProps & { readonly onDone: () => void }) {
+  const { act, busy } = useAct();
+  const { id, revision } = batch;
+  const takeOut = async () => {
+    const sent = await act(takeOutBatch({ id, revision, removed: true }));
+    if (!sent.ok) return;
+    toast.success("Taken out of the log.", {
+      action: {
+        label: "Undo",
+        onClick: () => void act(takeOutBatch({ id, revision: revision + 1, removed: false })),
+      },
+    });
+  };
+  return (
+    <>
+      <BatchForm site={site} batch={batch} onDone={onDone} />
+      <Button className="mt-2" disabled={busy} onClick={takeOut}>
+        Take it out of the log
+      </Button>
     </>
   );
 }

@@ -42,10 +42,10 @@ export default guarded("see", async ({ searchParams }: Props) => {
       site={{
         timeZone: bench.site.timeZone,
         now: now().toISOString(),
-        coffees: bench.coffees,
-        brewers: bench.brewers,
-        vessels: bench.vessels,
-        grinders: bench.grinders,
+        coffees: named(bench.coffees),
+        brewers: named(bench.brewers),
+        vessels: named(bench.vessels),
+        grinders: named(bench.grinders),
       }}
       batches={page.map((batch) => ({
         ...batch,
@@ -57,3 +57,7 @@ export default guarded("see", async ({ searchParams }: Props) => {
     />
   );
 });
+
+function named(rows: readonly { readonly id: string; readonly name: string }[]) {
+  return rows.map(({ id, name }) => ({ id, name }));
+}
