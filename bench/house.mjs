@@ -31,7 +31,7 @@ const ROUNDS = 3;
  * What a running house takes: its pages at the server, Scale's first load, and an edit on the drawing.
  *
  * @param base the house's address
- * @param fill makes it a large house, which is measured last
+ * @param fill called when the demo house is measured: makes it a large one, which is measured last
  * @returns rows of the bench's table
  */
 export async function benchHouse(base, fill) {

@@ -29,9 +29,12 @@ export async function run() {
   const rows = await withFreshHouse(".tumbek/bench", async () => {
     const { host, port } = houseFrom();
     const { benchHouse } = await import("../../bench/house.mjs");
-    const sessionRow = await session(logs);
-    const rows = await benchHouse(`http://${host}:${port}`, () => fill(logs));
-    return [...rows, sessionRow];
+    const sessions = [];
+    const rows = await benchHouse(`http://${host}:${port}`, async () => {
+      sessions.push(await session(logs));
+      await fill(logs);
+    });
+    return [...rows, ...sessions];
   });
   const bundle = await ensureBundle("bench/bench.ts", ["bench", "src/core"], logs);
   const { bench } = await import(bundle);
