@@ -42,12 +42,17 @@ export interface DoseOverBasket {
  * k = (rTop − r0) / height. Solved through r, this form has no difference of near-equal numbers, so it
  * also holds for a straight wall (k = 0) and for a pointed cone (r0 = 0).
  */
-function depthOfVolumeMm(basket: Basket, volumeMm3: number): number {
+export function depthOfVolumeMm(basket: Basket, volumeMm3: number): number {
   const bottomR = basket.bottomDiameterMm / 2;
   const widening = (basket.topDiameterMm / 2 - bottomR) / basket.heightMm;
   const surfaceR = Math.cbrt(bottomR ** 3 + (3 * volumeMm3 * widening) / Math.PI);
   if (volumeMm3 === 0) return 0;
   return (3 * volumeMm3) / Math.PI / (bottomR ** 2 + bottomR * surfaceR + surfaceR ** 2);
+}
+
+/** Width of the basket at a height above its bottom, mm. */
+export function diameterAtMm({ topDiameterMm, bottomDiameterMm, heightMm }: Basket, atMm: number): number {
+  return bottomDiameterMm + ((topDiameterMm - bottomDiameterMm) * atMm) / heightMm;
 }
 
 /** Volume of the basket to its rim, ml. */

@@ -1,0 +1,46 @@
+/*
+ * What the forecast rests on, each with its unit, its usual range and where it is from. A house's own factors
+ * (permeability, extraction) multiply what is least known.
+ */
+
+/** Water that the grains themselves take up, g per g; usual 0.9 to 1.0. */
+export const UPTAKE_G_PER_G = 0.95;
+/** Of the wet bed's volume, between the grains; usual 0.40 to 0.50 for packed irregular grains. */
+export const POROSITY = 0.45;
+/** A full bed holds at least so much of its pores more than a drained one; the rest hangs on grains and paper. */
+export const LEAST_MOBILE_SHARE = 0.25;
+/** What fines and paper leave of the Kozeny–Carman permeability of clean grains; usual 0.02 to 0.2 for drip beds. */
+export const CLOGGING = 0.09;
+/** Kozeny and Carman's constant for beds of grains. */
+export const KOZENY = 180;
+/** m/s² */
+export const GRAVITY = 9.81;
+/** kg/m³, hot water. */
+export const WATER_KG_PER_M3 = 965;
+export const UM_PER_M = 1e6;
+export const MM_PER_M = 1e3;
+
+/** What can dissolve at most, % of the dose; usual 28 to 32 for roasted arabica and blends. */
+export const SOLUBLE_PCT = 29;
+/** How deep the grinder broke cells open, µm: one cell or so; usual 20 to 60. */
+export const BROKEN_UM = 60;
+/** Rate at which broken cells give, per s at the reference temperature; they are empty within a minute. */
+export const BROKEN_PER_S = 0.12;
+/** Effective diffusion in the grain, m²/s at the reference temperature; usual 2e-11 to 3e-10. */
+export const DIFFUSION_M2_PER_S = 3.3e-11;
+/** The first mode of diffusion out of a sphere: rate = 4π² · D ÷ d². */
+export const SPHERE = 4 * Math.PI ** 2;
+/** Activation energy of diffusion in hot water, J/mol; usual 15 to 30 kJ/mol. */
+export const ACTIVATION_J_PER_MOL = 20_000;
+export const GAS_J_PER_MOL_K = 8.314;
+export const REFERENCE_C = 93;
+export const KELVIN = 273.15;
+
+/** J/g/K: water, and dry grounds. */
+export const WATER_J_PER_G_K = 4.19;
+export const GROUNDS_J_PER_G_K = 1.6;
+/** What basket and paper take, J/K per gram of dose; usual 0.5 to 3. */
+export const BASKET_J_PER_G_K = 1.2;
+/** Heat and steam that leave an open basket, W/K per m²; usual 40 to 120. */
+export const LOSS_W_PER_M2_K = 70;
+export const ROOM_C = 21;

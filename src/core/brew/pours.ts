@@ -1,0 +1,29 @@
+/** When a pour starts: at a time, when the level has dropped so far since the pour before, or when no water stands. */
+export type PourStart =
+  | { readonly atS: number }
+  | { readonly afterDropMm: number }
+  | { readonly whenDrained: true };
+
+/** Water by hand or by a spray head. */
+export type Pour = PourStart & {
+  /** g, above 0 */
+  readonly waterG: number;
+  /** g/s, above 0 */
+  readonly rateGPerS: number;
+};
+
+/** What a pour that has not begun looks at. */
+export interface Standing {
+  readonly atS: number;
+  readonly levelMm: number;
+  /** The level when the pour before ended. */
+  readonly leftAtMm: number;
+  readonly drained: boolean;
+}
+
+/** Whether a pour begins now. */
+export function begins(pour: Pour, { atS, levelMm, leftAtMm, drained }: Standing): boolean {
+  if ("atS" in pour) return atS >= pour.atS;
+  if ("afterDropMm" in pour) return drained || leftAtMm - levelMm >= pour.afterDropMm;
+  return drained;
+}
