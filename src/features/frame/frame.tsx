@@ -22,7 +22,11 @@ export function Frame({ bench, who, children }: FrameProps) {
         <Head site={bench?.site.id} sites={bench?.sites ?? []} who={who} />
         {/* It scrolls by itself, so that the keyboard must reach it even where nothing in it can be pressed. */}
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: see above */}
-        <main tabIndex={0} className="min-h-0 flex-1 overflow-y-auto p-4 print:overflow-visible print:p-0">
+        <main
+          tabIndex={0}
+          aria-label="Worktop"
+          className="min-h-0 flex-1 overflow-y-auto p-4 print:overflow-visible print:p-0"
+        >
           {children}
         </main>
         {bench && <Shelf vessels={bench.vessels} />}
