@@ -30,9 +30,14 @@ export async function startDatabase(folder) {
     password: secret.password,
     database: DATABASE,
   };
-  if (isOurs(readPid(data), data)) {
-    if (await until(() => greets(secret.port), PATIENCE_MS)) return address;
-    throw new Trouble(`The database runs but does not answer: ${lastLine(logOf(folder))}`);
+  const runs = () => isOurs(readPid(data), data);
+  if (runs()) {
+    // One that was just killed may still be ending: it never answers again, and is started anew below.
+    await until(async () => !runs() || (await greets(secret.port)), PATIENCE_MS);
+    if (runs()) {
+      if (await greets(secret.port)) return address;
+      throw new Trouble(`The database runs but does not answer: ${lastLine(logOf(folder))}`);
+    }
   }
   installData(folder, data);
   say("Starting the database …");

@@ -20,9 +20,9 @@ export function Frame({ bench, who, children }: FrameProps) {
       <Rail />
       <div className="flex min-w-0 flex-1 flex-col max-sm:min-h-0">
         <Head site={bench?.site.id} sites={bench?.sites ?? []} who={who} />
-        {/* It scrolls by itself, so that the keyboard must reach it even where nothing in it can be pressed. */}
-        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: see above */}
         <main
+          // It scrolls by itself, so that the keyboard must reach it even where nothing in it can be pressed.
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: see above
           tabIndex={0}
           aria-label="Worktop"
           className="min-h-0 flex-1 overflow-y-auto p-4 print:overflow-visible print:p-0"
