@@ -44,7 +44,7 @@ test("a batch in five fields, corrected, found by its link, and taken out again"
   await expect(page).toHaveURL(/coffee=/);
   await expect(page.getByRole("row").filter({ hasText: "Saltmarsh" })).toHaveCount(0);
   const csv = await page.request.get(
-    (await page.getByRole("link", { name: "All of these as CSV" }).getAttribute("href")) ?? "",
+    (await page.getByRole("link", { name: "The newest 10,000 of these as CSV" }).getAttribute("href")) ?? "",
   );
   expect(await csv.text()).toContain("'=1+1");
   expect(await overflows(page)).toEqual([]);

@@ -288,7 +288,7 @@ describe("what cannot be right is refused with a sentence at its field:", () => 
   const many = (row: object) => Array.from({ length: 60 }, () => ({ ...row, id: newId() }));
 
   test("a batch from tomorrow, and one that gave more than went in", async () => {
-    const [pot] = await readBatches(fresh.db, PIER_HEAD, {}, 1);
+    const pot = (await readBatches(fresh.db, PIER_HEAD, {}, 200)).find(({ grinderId }) => grinderId !== null);
     const { coffee, brewer, vessel, grinder, person, revision, ...batch } = pot!;
     await refused(
       server.log({ ...batch, id: newId(), at: "2026-07-15T08:00:00.000Z" }, by),
@@ -296,5 +296,11 @@ describe("what cannot be right is refused with a sentence at its field:", () => 
       /not come yet/,
     );
     await refused(server.log({ ...batch, id: newId(), yieldG: 9000 }, by), "yieldG", /More came out/);
+    await refused(server.log({ ...batch, id: newId(), dialSetting: 99 }, by), "dialSetting", /not on that/);
+    await refused(
+      server.log({ ...batch, id: newId(), grinderId: null }, by),
+      "grinderId",
+      /of which grinder/,
+    );
   });
 });

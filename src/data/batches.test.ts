@@ -102,6 +102,24 @@ describe("a batch", () => {
     expect((await readBatches(fresh.db, PIER_HEAD)).map(({ id }) => id)).not.toContain(POT.id);
   });
 
+  test("corrected to another brewer and grinder goes by what those have", async () => {
+    const id = "0190a5c0-0000-7000-8000-0000000f0003";
+    must(await logBatch(fresh.db, { ...POT, id }, by));
+    const { fulmar } = DEMO_IDS.brewers;
+    const moved = await correctBatch(
+      fresh.db,
+      { id, revision: 1 },
+      { brewerId: fulmar, grinderId: null },
+      by,
+    );
+    expect(must(moved).brewerIds).toEqual([TURNSTONE, fulmar]);
+    const { batches } = await import("./schema.ts");
+    const [row] = (await fresh.db.select().from(batches)).filter((batch) => batch.id === id);
+    const { filterId } = BREWERS.find((brewer) => brewer.id === fulmar)!;
+    expect(row).toMatchObject({ brewerId: fulmar, filterId, grinderId: null, curveVersion: null });
+    must(await correctBatch(fresh.db, { id, revision: 2 }, { removed: true }, by));
+  });
+
   test("of a brewer that is not there is refused", async () => {
     const nowhere = { ...POT, id: "0190a5c0-0000-7000-8000-0000000f0002", brewerId: LEAD };
     expect(await logBatch(fresh.db, nowhere, by)).toMatchObject({ failure: { code: "notThere" } });

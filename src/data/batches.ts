@@ -68,7 +68,8 @@ export type BatchFailure =
   | { readonly code: "notThere" }
   | { readonly code: "stale"; readonly revision: number };
 
-type Kept = Result<{ readonly brewerId: string }, BatchFailure>;
+/** The brewers whose beds there is something to learn of. */
+type Kept = Result<{ readonly brewerIds: readonly string[] }, BatchFailure>;
 
 /** Logs a batch with the filter, the ending and the grinder's curve of that day; sent twice, it is one. */
 export function logBatch(db: Database, batch: LoggedBatch, by: Act): Promise<Kept> {
@@ -89,7 +90,7 @@ export function logBatch(db: Database, batch: LoggedBatch, by: Act): Promise<Kep
         personId: by.personId,
       })
       .onDuplicateKeyUpdate({ set: { id: sql`id` } });
-    return ok({ brewerId: brewer.id });
+    return ok({ brewerIds: [brewer.id] });
   });
 }
 
@@ -103,11 +104,14 @@ async function curveOf(tx: Database, grinderId: string): Promise<number | null> 
   return row?.version ?? null;
 }
 
-/** Corrects a batch, or takes it out of the log; what rests on it is learned anew by whoever asks. */
+/**
+ * Corrects a batch, or takes it out of the log; what rests on it is learned anew by whoever asks. Another brewer
+ * brings its filter and ending along, another grinder its curve.
+ */
 export function correctBatch(
   db: Database,
   { id, revision }: { readonly id: string; readonly revision: number },
-  change: Partial<Omit<LoggedBatch, "id" | "brewerId">> & { readonly removed?: boolean },
+  change: Partial<Omit<LoggedBatch, "id">> & { readonly removed?: boolean },
   by: Act,
 ): Promise<Kept> {
   return db.transaction(async (tx) => {
@@ -115,9 +119,20 @@ export function correctBatch(
     if (!old) return fail({ code: "notThere" });
     if (old.revision !== revision) return fail({ code: "stale", revision: old.revision });
     const { at, ...others } = change;
+    const brewerId = change.brewerId ?? old.brewerId;
+    const [moved] =
+      brewerId === old.brewerId ? [] : await tx.select().from(brewers).where(eq(brewers.id, brewerId));
+    if (brewerId !== old.brewerId && !moved) return fail({ code: "notThere" });
+    const regrinds = change.grinderId !== undefined && change.grinderId !== old.grinderId;
     await tx
       .update(batches)
-      .set({ ...others, ...(at && { at: new Date(at) }), revision: revision + 1 })
+      .set({
+        ...others,
+        ...(moved && { siteId: moved.siteId, filterId: moved.filterId, ending: moved.ending }),
+        ...(regrinds && { curveVersion: change.grinderId ? await curveOf(tx, change.grinderId) : null }),
+        ...(at && { at: new Date(at) }),
+        revision: revision + 1,
+      })
       .where(eq(batches.id, id));
     await record(tx, by, {
       action: change.removed === undefined ? "changed" : change.removed ? "archived" : "restored",
@@ -130,7 +145,7 @@ export function correctBatch(
         yieldG: change.yieldG ?? old.yieldG,
       },
     });
-    return ok({ brewerId: old.brewerId });
+    return ok({ brewerIds: moved ? [old.brewerId, brewerId] : [brewerId] });
   });
 }
 

@@ -16,16 +16,17 @@ const AHEAD_MS = 120_000;
 
 /** Logs a batch; a brewer that learns from the log learns from it at once. */
 export async function log(batch: LoggedBatch, by: Act): Promise<void> {
-  judge(batch);
+  await judge(batch);
   await learn(await logBatch(database(), batch, by), by);
 }
 
 /** Corrects a batch that was logged wrongly. */
 export async function correct(
-  { id, revision, brewerId, ...change }: LoggedBatch & { readonly revision: number },
+  { revision, ...batch }: LoggedBatch & { readonly revision: number },
   by: Act,
 ): Promise<void> {
-  judge({ id, brewerId, ...change });
+  await judge(batch);
+  const { id, ...change } = batch;
   await learn(await correctBatch(database(), { id, revision }, change, by), by);
 }
 
@@ -37,22 +38,35 @@ export async function takeOut(
   await learn(await correctBatch(database(), { id, revision }, { removed }, by), by);
 }
 
-function judge({ at, yieldG, waterG, iceG }: LoggedBatch): void {
+async function judge(batch: LoggedBatch): Promise<void> {
+  const { at, yieldG, waterG, iceG, grinderId, dialSetting } = batch;
   if (new Date(at).getTime() > now().getTime() + AHEAD_MS) {
     throw new Refusal(batchSentence("inTheFuture"), { field: "at" });
   }
   if (yieldG !== null && yieldG > waterG + iceG) {
     throw new Refusal(batchSentence("moreThanWater"), { field: "yieldG" });
   }
+  if (dialSetting === null) return;
+  const dial = grinderId === null ? undefined : (await findThing(database(), "grinder", grinderId))?.figures;
+  if (!dial) throw new Refusal(batchSentence("whoseDial"), { field: "grinderId" });
+  if (!(dialSetting >= dial.dialMin && dialSetting <= dial.dialMax)) {
+    throw new Refusal(batchSentence("offTheDial"), { field: "dialSetting" });
+  }
 }
 
 /** Steps of what a card says of retained liquid: a smaller change of the mean is no news. */
 const NEWS_G_PER_G = 0.005;
 
-async function learn(logged: Result<{ readonly brewerId: string }, BatchFailure>, by: Act): Promise<void> {
+async function learn(
+  logged: Result<{ readonly brewerIds: readonly string[] }, BatchFailure>,
+  by: Act,
+): Promise<void> {
   if (!logged.ok) throw new Refusal(batchSentence(logged.failure.code));
+  for (const brewerId of logged.value.brewerIds) await learnBed(brewerId, by);
+}
+
+async function learnBed(brewerId: string, by: Act): Promise<void> {
   const db = database();
-  const { brewerId } = logged.value;
   const brewer = await findThing(db, "brewer", brewerId);
   if (brewer?.figures.retentionFrom !== "log") return;
   const { filterId, ending, retentionGPerG } = brewer.figures;

@@ -6,7 +6,9 @@ export const SAMPLED_WORDS: { readonly [at in (typeof SAMPLED_AT)[number]]: stri
   inGlass: "in the glass",
 };
 
-export function batchSentence(code: "notThere" | "stale" | "inTheFuture" | "moreThanWater"): string {
+export function batchSentence(
+  code: "notThere" | "stale" | "inTheFuture" | "moreThanWater" | "whoseDial" | "offTheDial",
+): string {
   switch (code) {
     case "notThere":
       return "This brewer or this batch is not there any more.";
@@ -14,6 +16,10 @@ export function batchSentence(code: "notThere" | "stale" | "inTheFuture" | "more
       return "Somebody else corrected this batch meanwhile: look at it as it is now, and correct it again.";
     case "inTheFuture":
       return "That time has not come yet.";
+    case "whoseDial":
+      return "A setting of which grinder? Choose it, or leave the setting empty.";
+    case "offTheDial":
+      return "This setting is not on that grinder's dial.";
     case "moreThanWater":
       return "More came out than water and ice went in: was the vessel weighed along?";
   }

@@ -135,7 +135,7 @@ function Filters({ site, query, csv }: Pick<LogProps, "site" | "query" | "csv">)
       ))}
       <Button type="submit">Show</Button>
       <a href={csv} className="ml-auto underline underline-offset-4" download>
-        All of these as CSV
+        The newest 10,000 of these as CSV
       </a>
     </form>
   );
