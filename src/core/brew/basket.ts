@@ -43,11 +43,11 @@ export interface DoseOverBasket {
  * also holds for a straight wall (k = 0) and for a pointed cone (r0 = 0).
  */
 export function depthOfVolumeMm(basket: Basket, volumeMm3: number): number {
+  if (volumeMm3 === 0) return 0;
   const bottomR = basket.bottomDiameterMm / 2;
   const widening = (basket.topDiameterMm / 2 - bottomR) / basket.heightMm;
-  const surfaceR = Math.cbrt(bottomR ** 3 + (3 * volumeMm3 * widening) / Math.PI);
-  if (volumeMm3 === 0) return 0;
-  return (3 * volumeMm3) / Math.PI / (bottomR ** 2 + bottomR * surfaceR + surfaceR ** 2);
+  const surfaceR = Math.cbrt(bottomR * bottomR * bottomR + (3 * volumeMm3 * widening) / Math.PI);
+  return (3 * volumeMm3) / Math.PI / (bottomR * bottomR + bottomR * surfaceR + surfaceR * surfaceR);
 }
 
 /** Width of the basket at a height above its bottom, mm. */

@@ -1,6 +1,12 @@
 import { type Basket, diameterAtMm } from "./basket.ts";
 import * as c from "./constants.ts";
 
+const MM3_PER_ML = 1000;
+/** Vogel's constants for water; the middle one is 247.8 · ln 10. */
+const VOGEL_PA_S = 2.414e-5;
+const VOGEL_K = 570.58;
+const VOGEL_OFFSET_K = 140;
+
 /** g/s per mm of head, times Pa·s: k·ρ²·g over the bed's resistance ∫dh/A. */
 export function darcyOf({
   basket,
@@ -29,9 +35,7 @@ export function volumeToMl(basket: Basket, heightMm: number): number {
   return ((Math.PI / 3) * heightMm * (top ** 2 + top * bottom + bottom ** 2)) / MM3_PER_ML;
 }
 
-/** Water's viscosity, Pa·s, 0 to 100 °C (Vogel's equation; usual constants, within 2.5 %). */
+/** Water's viscosity, Pa·s, 0 to 100 °C, within 2.5 %. Source: Vogel's equation with its usual constants. */
 export function viscosity(tempC: number): number {
-  return 2.414e-5 * 10 ** (247.8 / (tempC + c.KELVIN - 140));
+  return VOGEL_PA_S * Math.exp(VOGEL_K / (tempC + c.KELVIN - VOGEL_OFFSET_K));
 }
-
-const MM3_PER_ML = 1000;

@@ -8,5 +8,33 @@ export {
   USUAL_DENSITY_G_PER_ML,
   USUAL_SWELLING,
 } from "./basket.ts";
-export { type Brew, type BrewFailure, type BrewInput, forecastBrew } from "./forecast.ts";
+export { USUAL_RETENTION_G_PER_G } from "./constants.ts";
+export type { BrewCurves } from "./curves.ts";
+export { type Brew, forecastBrew, forecastCurves } from "./forecast.ts";
+export {
+  type BrewFailure,
+  type BrewInput,
+  type Factors,
+  type Resolution,
+  USUAL_LAYERS,
+  USUAL_STEP_S,
+} from "./input.ts";
 export type { Pour, PourStart } from "./pours.ts";
+export {
+  type HandRhythm,
+  handPours,
+  rescaledPours,
+  type SprayMode,
+  sprayPours,
+  usualSpray,
+} from "./programme.ts";
+export { type BrewRange, forecastRange, RANGE_SAMPLES, RANGED, type Ranged, type Spread } from "./range.ts";
+export {
+  forecastSteep,
+  STEEP_ENDINGS,
+  type Steep,
+  type SteepCurves,
+  type SteepEnding,
+  type SteepFailure,
+  type SteepInput,
+} from "./steep.ts";

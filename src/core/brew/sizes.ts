@@ -15,12 +15,19 @@ const MOST_FINES = 0.45;
 
 /** Spread of the rest: standard deviation of ln(diameter); usual 0.3 to 0.5 for burr grinders. */
 const SPREAD = 0.35;
-/** Five classes of one mass: the middles of the fifths of a normal distribution, in standard deviations. */
-const FIFTHS = [-1.2816, -0.5244, 0, 0.5244, 1.2816] as const;
+/**
+ * Three classes that have a normal distribution's mean, variance and kurtosis; source: Gauss–Hermite quadrature.
+ * Standard deviations off the median, and shares.
+ */
+const CLASSES = [
+  [-Math.sqrt(3), 1 / 6],
+  [0, 2 / 3],
+  [Math.sqrt(3), 1 / 6],
+] as const;
 
 /**
  * What a grind of a median diameter is made of: fines, whose share falls as it coarsens, and a log-normal
- * around the median in five classes.
+ * around the median in three classes.
  *
  * @param grindUm median, µm, above 0
  */
@@ -28,10 +35,7 @@ export function sizeClasses(grindUm: number): readonly SizeClass[] {
   const fines = Math.min(MOST_FINES, FINES_SHARE * (FINES_AT_UM / grindUm) ** FINES_POWER);
   return [
     { share: fines, um: Math.min(FINES_UM, grindUm) },
-    ...FIFTHS.map((z) => ({
-      share: (1 - fines) / FIFTHS.length,
-      um: grindUm * Math.exp(SPREAD * z),
-    })),
+    ...CLASSES.map(([z, share]) => ({ share: (1 - fines) * share, um: grindUm * Math.exp(SPREAD * z) })),
   ];
 }
 

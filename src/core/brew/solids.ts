@@ -1,103 +1,93 @@
 import * as c from "./constants.ts";
-import type { SizeClass } from "./sizes.ts";
+import { type BrewInput, USUAL_LAYERS } from "./input.ts";
+import { merged, poolsOf } from "./pools.ts";
+import { sizeClasses } from "./sizes.ts";
+import type { WaterStep } from "./water.ts";
 
-/** A part of the dose that gives its solids at one rate. */
-interface Pool {
-  /** Of the dose, 0 to 1. */
-  readonly part: number;
-  /** At the reference temperature. */
-  readonly perS: number;
-}
-
-/** Every size has a shell of broken cells and an inside: two pools, the second one slower the larger the grain. */
-function poolsOf(classes: readonly SizeClass[]): readonly Pool[] {
-  return classes.flatMap(({ share, um }) => {
-    const shell = 1 - Math.max(0, 1 - (2 * c.BROKEN_UM) / um) ** 3;
-    const slow = (c.SPHERE * c.DIFFUSION_M2_PER_S) / (um / c.UM_PER_M) ** 2;
-    return [
-      { part: share * shell, perS: c.BROKEN_PER_S },
-      { part: share * (1 - shell), perS: Math.min(slow, c.BROKEN_PER_S) },
-    ];
-  });
-}
-
-/** The dose's soluble solids: in the grains by pool and layer, and dissolved by layer, g. */
+/** The solids of a brew under way. */
 export interface Solids {
-  readonly layers: number;
-  /** What a pool's own water holds per layer, g. */
-  readonly waterG: Float64Array;
-  readonly perS: Float64Array;
-  /** Pool by pool within a layer, layer by layer. */
-  readonly inGrains: Float64Array;
-  readonly inLiquid: Float64Array;
+  /** Follows the water by a step. */
+  readonly onStep: (step: WaterStep) => void;
+  /** What has left the bed so far, g. */
+  readonly outG: () => number;
+  /** The last drips run out as they are, g; and in less out less left, 0 but for rounding. */
+  readonly end: (lastG: number) => { readonly outG: number; readonly balanceG: number };
 }
 
-/** Everything soluble, still in the grains. */
-export function solidsOf(doseG: number, classes: readonly SizeClass[], layers: number): Solids {
-  const pools = poolsOf(classes);
-  const solubleG = (c.SOLUBLE_PCT / 100) * doseG;
-  const inGrains = new Float64Array(layers * pools.length);
-  for (let i = 0; i < inGrains.length; i++) {
-    inGrains[i] = (pools[i % pools.length]!.part * solubleG) / layers;
-  }
-  return {
-    layers,
-    waterG: Float64Array.from(pools, ({ part }) => (c.UPTAKE_G_PER_G * doseG * part) / layers),
-    perS: Float64Array.from(pools, ({ perS }) => perS),
-    inGrains,
-    inLiquid: new Float64Array(layers),
-  };
-}
-
-/** One step of the liquid. */
-export interface Carry {
-  readonly stepS: number;
-  /** Against the reference temperature's. */
-  readonly rate: number;
-  /** In the bed, g. */
-  readonly liquidG: number;
-  /** Into the highest layer and out of the lowest one, g. */
-  readonly throughG: number;
-  readonly flowOutG: number;
-}
+/** Pools of one rate are one: the broken cells of all sizes, and the insides of three. */
+const POOLS = 4;
 
 /**
- * One step of the solids: given by the grains, carried down, and out of the lowest layer.
- *
- * Implicit in each layer's concentration: what its pools give depends on it linearly, so that the layer is
- * solved at once. The loops are plain, because a forecast runs them a hundred thousand times.
- * @returns what left the bed, g
+ * The solids' way through the layers, as `plainSolids` tells it, made fast: pools of one rate are one, what is
+ * equal in all layers of a step is worked out once, and the four pools that are left are written out, which
+ * takes less than half the time of a loop over them. A forecast comes here eight thousand times, a range two
+ * hundred times as often.
  */
-export function carry(solids: Solids, { stepS, rate, liquidG, throughG, flowOutG }: Carry): number {
-  if (!(liquidG > 0)) return 0;
-  const { layers, waterG, perS, inGrains, inLiquid } = solids;
-  const pools = perS.length;
-  const layerG = liquidG / layers;
-  let from = 0;
-  for (let layer = 0; layer < layers; layer++) {
-    const below = throughG - ((layer + 1) / layers) * (throughG - flowOutG);
-    const first = layer * pools;
-    let gives = inLiquid[layer]! + from;
-    let holds = layerG + below;
-    for (let j = 0; j < pools; j++) {
-      const k = perS[j]! * rate * stepS;
-      const share = k / (1 + k);
-      gives += inGrains[first + j]! * share;
-      holds += waterG[j]! * share;
+export function fastSolids({ doseG, grindUm, factors, resolution }: BrewInput): Solids {
+  const layers = resolution?.layers ?? USUAL_LAYERS;
+  const factor = factors?.extraction ?? 1;
+  const pools = merged(poolsOf(sizeClasses(grindUm)));
+  if (pools.length > POOLS) throw new Error(`${pools.length} pools, and ${POOLS} are written out`);
+  const solubleG = (c.SOLUBLE_PCT / 100) * doseG;
+  const part = (pool: number) => pools[pool]?.part ?? 0;
+  const perS = (pool: number) => (pools[pool]?.perS ?? 0) * factor;
+  const inGrains = new Float64Array(layers * POOLS);
+  for (let i = 0; i < inGrains.length; i++) inGrains[i] = (part(i % POOLS) * solubleG) / layers;
+  const inLiquid = new Float64Array(layers);
+  const ownG = (c.UPTAKE_G_PER_G * doseG) / layers;
+  const [perS0, perS1, perS2, perS3] = [perS(0), perS(1), perS(2), perS(3)];
+  const [own0, own1, own2, own3] = [ownG * part(0), ownG * part(1), ownG * part(2), ownG * part(3)];
+  let outG = 0;
+  let liquidG = 0;
+
+  const onStep = (step: WaterStep) => {
+    const k = step.stepS * arrhenius(step.tempC);
+    const { throughG } = step;
+    liquidG = step.liquidG;
+    const layerG = liquidG / layers;
+    const lessG = (throughG - step.outG) / layers;
+    // Of what a pool holds it gives a share, and takes up as much of its own water's worth from around it.
+    const share0 = 1 - 1 / (1 + perS0 * k);
+    const share1 = 1 - 1 / (1 + perS1 * k);
+    const share2 = 1 - 1 / (1 + perS2 * k);
+    const share3 = 1 - 1 / (1 + perS3 * k);
+    const takes = share0 * own0 + share1 * own1 + share2 * own2 + share3 * own3;
+    let from = 0;
+    for (let layer = 0, at = 0; layer < layers; layer++, at += POOLS) {
+      const below = throughG - (layer + 1) * lessG;
+      const g0 = inGrains[at]!;
+      const g1 = inGrains[at + 1]!;
+      const g2 = inGrains[at + 2]!;
+      const g3 = inGrains[at + 3]!;
+      const gives = g0 * share0 + g1 * share1 + (g2 * share2 + g3 * share3);
+      const perG = (gives + inLiquid[layer]! + from) / (layerG + below + takes);
+      inGrains[at] = g0 + share0 * (perG * own0 - g0);
+      inGrains[at + 1] = g1 + share1 * (perG * own1 - g1);
+      inGrains[at + 2] = g2 + share2 * (perG * own2 - g2);
+      inGrains[at + 3] = g3 + share3 * (perG * own3 - g3);
+      inLiquid[layer] = perG * layerG;
+      from = perG * below;
     }
-    const perG = gives / holds;
-    for (let j = 0; j < pools; j++) {
-      const k = perS[j]! * rate * stepS;
-      inGrains[first + j] = (inGrains[first + j]! + k * perG * waterG[j]!) / (1 + k);
-    }
-    inLiquid[layer] = perG * layerG;
-    from = perG * below;
-  }
-  return from;
+    outG += from;
+  };
+
+  const end = (lastG: number) => {
+    const there = inLiquid[layers - 1]!;
+    const lastSolidsG = Math.min(there, (there * lastG * layers) / liquidG);
+    const leftG = total(inLiquid) - lastSolidsG + total(inGrains);
+    return { outG: outG + lastSolidsG, balanceG: solubleG - outG - lastSolidsG - leftG };
+  };
+  return { onStep, outG: () => outG, end };
 }
 
 /** How much faster everything goes than at the reference temperature. */
 export function arrhenius(tempC: number): number {
   const inverse = 1 / (tempC + c.KELVIN) - 1 / (c.REFERENCE_C + c.KELVIN);
   return Math.exp((-c.ACTIVATION_J_PER_MOL / c.GAS_J_PER_MOL_K) * inverse);
+}
+
+function total(list: Float64Array): number {
+  let sum = 0;
+  for (const g of list) sum += g;
+  return sum;
 }

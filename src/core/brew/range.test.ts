@@ -1,0 +1,52 @@
+import { expect, test } from "vitest";
+import { seeded } from "#core/random";
+import { must } from "#core/result";
+import { type BrewInput, forecastBrew, forecastRange, RANGED, type Spread } from "./index.ts";
+
+const INPUT: BrewInput = {
+  doseG: 70,
+  grindUm: 800,
+  waterTempC: 94,
+  basket: { shape: "flat", topDiameterMm: 108, bottomDiameterMm: 108, heightMm: 80 },
+  pours: [{ atS: 0, waterG: 1200, rateGPerS: 4.4 }],
+};
+const SURE: Spread = {
+  grindShare: 0,
+  retentionGPerG: 0,
+  densityGPerMl: 0,
+  waterTempC: 0,
+  permeabilityShare: 0,
+  extractionShare: 0,
+};
+const rangeOf = (spread: Partial<Spread>, input = INPUT) =>
+  forecastRange(input, { ...SURE, ...spread }, seeded(3))!;
+const width = ([low, high]: readonly [number, number]) => high - low;
+
+test("where nothing is uncertain the range is the forecast", () => {
+  const brew = must(forecastBrew(INPUT));
+  const range = rangeOf({});
+  for (const name of RANGED) expect(range[name]).toEqual([brew[name], brew[name]]);
+  expect(range.failedShare).toBe(0);
+});
+
+test("each thing that is uncertain widens what it touches, and the forecast lies within", () => {
+  const brew = must(forecastBrew(INPUT));
+  const wide = rangeOf({ grindShare: 0.12 });
+  expect(width(wide.extractionPct)).toBeGreaterThan(2 * width(rangeOf({ grindShare: 0.04 }).extractionPct));
+  expect(wide.extractionPct[0]).toBeLessThan(brew.extractionPct);
+  expect(wide.extractionPct[1]).toBeGreaterThan(brew.extractionPct);
+  expect(width(rangeOf({ retentionGPerG: 0.2 }).yieldG)).toBeCloseTo(2 * 1.2816 * 0.2 * 70, -1);
+  expect(width(rangeOf({ permeabilityShare: 0.3 }).brewTimeS)).toBeGreaterThan(4);
+  expect(width(rangeOf({ extractionShare: 0.1 }).brewTimeS)).toBe(0);
+  expect(width(rangeOf({ waterTempC: 2 }).strengthPct)).toBeGreaterThan(0);
+  expect(width(rangeOf({ densityGPerMl: 0.03 }).highWaterMm)).toBeGreaterThan(0);
+});
+
+test("one seed, one range; brews that fail are counted, and none at all is no range", () => {
+  expect(rangeOf({ grindShare: 0.1 })).toEqual(rangeOf({ grindShare: 0.1 }));
+  const stalling = { ...INPUT, grindUm: 75 };
+  const some = rangeOf({ grindShare: 0.5 }, stalling);
+  expect(some.failedShare).toBeGreaterThan(0.05);
+  expect(some.failedShare).toBeLessThan(0.95);
+  expect(forecastRange({ ...INPUT, doseG: 900 }, SURE, seeded(3))).toBeUndefined();
+});
