@@ -26,6 +26,26 @@ test("what cannot be computed is said with its code, field and status", async ({
   expect([unknown.status(), (await unknown.json()).error.code]).toEqual([404, "unknownCalc"]);
 });
 
+test("a forecast that takes its time does not keep a short question waiting", async ({ request }) => {
+  const brew = {
+    doseG: 70,
+    grindUm: 800,
+    waterTempC: 94,
+    basket: { shape: "flat", topDiameterMm: 108, bottomDiameterMm: 108, heightMm: 80 },
+    pours: [{ atS: 0, waterG: 1200, rateGPerS: 4.4 }],
+  };
+  const answered: string[] = [];
+  const long = request.post("/api/v1/calc/brew", { data: Array(2000).fill(brew) }).then(async (reply) => {
+    answered.push("long");
+    return (await reply.json()) as { extractionPct: number }[];
+  });
+  const short = request.post(SHEET, { data: GOOD }).then(() => answered.push("short"));
+  const [brews] = await Promise.all([long, short]);
+  expect(answered).toEqual(["short", "long"]);
+  expect(brews).toHaveLength(2000);
+  expect(brews[1999]?.extractionPct).toBeGreaterThan(17.5);
+});
+
 test("ten megabytes are refused without being read to the end", async ({ request }) => {
   const large = await request.post(SHEET, { data: Buffer.alloc(10_000_000, " ") });
   expect([large.status(), (await large.json()).error.code]).toEqual([413, "tooLarge"]);

@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import { ensureBundle } from "../lib/build.mjs";
+import { CALC, ensureBundle } from "../lib/build.mjs";
 import { ROOT } from "../lib/place.mjs";
 
 export async function run(args) {
@@ -7,11 +7,7 @@ export async function run(args) {
   const say = console.log;
   console.log = console.error;
   const logs = join(ROOT, ".tumbek", "logs");
-  const bundle = await ensureBundle(
-    "src/calc/cli.ts",
-    ["src/calc", "src/contract", "src/core", "src/words"],
-    logs,
-  );
+  const bundle = await ensureBundle("src/calc/cli.ts", CALC, logs);
   console.log = say;
   const { calc } = await import(bundle);
   return calc(args);

@@ -17,6 +17,9 @@ const SOURCES = [
 /** What the server's side draws on, for bundles that run it without the framework. */
 export const SERVER = ["src/server", "src/data", "src/contract", "src/core", "src/words"];
 
+/** What the stateless compute draws on. */
+export const CALC = ["src/calc", "src/contract", "src/core", "src/words"];
+
 /** The application built from the sources as they are; returns the build's name. */
 export function ensureBuild({ dist, logs }) {
   const mark = join(ROOT, dist, "tumbek-build");

@@ -2,6 +2,7 @@ import { readFileSync, rmSync, writeFileSync } from "node:fs";
 import http from "node:http";
 import https from "node:https";
 import { join } from "node:path";
+import { CALC, ensureBundle } from "./build.mjs";
 import { ensureCertificate } from "./certificate.mjs";
 import { hasTls, makeFolder, ROOT } from "./place.mjs";
 import { end, isOurs, until } from "./processes.mjs";
@@ -36,6 +37,7 @@ export async function startServer(house, { build, database }) {
     TUMBEK_HOST: host,
     TUMBEK_DATABASE: JSON.stringify(database),
     TUMBEK_SECRET: houseSecret(house),
+    TUMBEK_CALC_THREAD: await ensureBundle("src/calc/thread.ts", CALC, logs),
     ...(now && { TUMBEK_NOW: now }),
     ...(hasTls(house) && (await tlsOf(house))),
   };

@@ -1,8 +1,9 @@
+import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { CALCS, jsonSchemaOf } from "#contract/calc.ts";
 import iceCases from "#tests/vectors/ice.json" with { type: "json" };
 import sheetCases from "#tests/vectors/sheet.json" with { type: "json" };
-import { answer } from "./answer.ts";
+import { answer, answerInTurns } from "./answer.ts";
 import { openApiDocument } from "./openapi.ts";
 
 const utf8 = new TextEncoder();
@@ -156,6 +157,165 @@ describe("bad messages", () => {
   });
 });
 
+const FLAT = { shape: "flat", topDiameterMm: 108, bottomDiameterMm: 108, heightMm: 80 };
+const BREW = {
+  doseG: 70,
+  grindUm: 800,
+  waterTempC: 94,
+  basket: FLAT,
+  pours: [{ atS: 0, waterG: 1200, rateGPerS: 4.4 }],
+};
+const { grindUm: _grind, ...TARGET } = BREW;
+const STEEP = { doseG: 30, waterG: 480, grindUm: 800, waterTempC: 94, steepS: 240 };
+
+describe("a brew forecast", () => {
+  test("answers by its schema, with curves when they are asked for", () => {
+    const { status, body } = ask("brew", BREW);
+    expect(status).toBe(200);
+    expect(CALCS.brew.output.safeParse(body).error).toBeUndefined();
+    expect(body).not.toHaveProperty("curves");
+    const drawn = ask("brew", { ...BREW, curves: true }).body;
+    expect(CALCS.brew.output.safeParse(drawn).error).toBeUndefined();
+    expect(drawn).toMatchObject({ ...(body as object), curves: {} });
+  });
+
+  test("every way to pour begins when it should", () => {
+    const pours = [
+      { atS: 0, waterG: 200, rateGPerS: 6 },
+      { atS: 45, waterG: 400, rateGPerS: 6 },
+      { afterDropMm: 5, waterG: 300, rateGPerS: 6 },
+      { whenDrained: true, waterG: 300, rateGPerS: 6 },
+    ];
+    const { pourStartsS } = ask("brew", { ...BREW, pours }).body as { pourStartsS: number[] };
+    expect(pourStartsS.slice(0, 2)).toEqual([0, 45]);
+    expect(pourStartsS[3]).toBeGreaterThan(pourStartsS[2]!);
+  });
+
+  test.each<[object, string, string[]]>([
+    [{ grindUm: 0 }, "badInput", ["grindUm"]],
+    [{ grindUm: 5000 }, "badInput", ["grindUm"]],
+    [{ waterTempC: 39 }, "badInput", ["waterTempC"]],
+    [{ waterTempC: 100.5 }, "badInput", ["waterTempC"]],
+    [{ pours: [] }, "badInput", ["pours"]],
+    [{ pours: Array(10_000).fill(BREW.pours[0]) }, "badInput", ["pours"]],
+    [{ pours: [{ waterG: 9, rateGPerS: 4 }] }, "badInput", ["pours.0"]],
+    [
+      { pours: [{ atS: 0, whenDrained: true, waterG: 9, rateGPerS: 4 }] },
+      "badInput",
+      ["pours.0.whenDrained"],
+    ],
+    [{ pours: [{ whenDrained: false, waterG: 9, rateGPerS: 4 }] }, "badInput", ["pours.0.whenDrained"]],
+    [{ resolution: { layers: 1000 } }, "badInput", ["resolution.layers"]],
+    [{ resolution: { stepS: 0 } }, "badInput", ["resolution.stepS"]],
+    [{ steepS: 240 }, "badInput", ["steepS"]],
+    [{ doseG: 2 }, "bedTooThin", ["doseG", "basket"]],
+    [{ doseG: 400 }, "doseOverBasket", ["doseG", "basket"]],
+    [{ retentionGPerG: 5, doseG: 240 }, "bedHoldsAllWater", ["pours"]],
+    [{ pours: [BREW.pours[0], { ...BREW.pours[0], atS: 60 }] }, "poursOverlap", ["pours.1.atS"]],
+    [{ grindUm: 50, factors: { permeability: 0.05 } }, "neverDrains", ["grindUm", "pours"]],
+  ])("refuses %j", (change, code, fields) => {
+    const { status, body } = ask("brew", { ...BREW, ...change });
+    expect([status, errorOf({ body })?.code, errorOf({ body })?.fields]).toEqual([422, code, fields]);
+    expect(errorOf({ body })?.message).toMatch(/^[A-Z\w].*\.$/);
+  });
+
+  test("too many pours are said as such", () => {
+    const { body } = ask("brew", { ...BREW, pours: Array(101).fill(BREW.pours[0]) });
+    expect(errorOf({ body })?.message).toBe("pours must hold at most 100.");
+  });
+});
+
+describe("steeping and grinding", () => {
+  test("steep answers by its schema, and names the water where there is too little", () => {
+    const { body } = ask("steep", { ...STEEP, curves: true });
+    expect(CALCS.steep.output.safeParse(body).error).toBeUndefined();
+    expect(ask("steep", STEEP).body).not.toHaveProperty("curves");
+    expect(errorOf(ask("steep", { ...STEEP, waterG: 30 }))).toMatchObject({
+      code: "bedHoldsAllWater",
+      fields: ["waterG"],
+    });
+  });
+
+  test("grind finds the target's grind, finer for less water", () => {
+    const short = { ...TARGET, pours: [{ atS: 0, waterG: 800, rateGPerS: 4.4 }] };
+    const { body } = ask("grind", { source: BREW, target: short });
+    const found = CALCS.grind.output.parse(body);
+    expect(found.grindUm).toBeLessThan(800);
+    expect(found.targetExtractionPct).toBeCloseTo(found.sourceExtractionPct, 2);
+  });
+
+  test("what fails says in which of the two brews", () => {
+    const fields = (source: object, target: object) => errorOf(ask("grind", { source, target }))?.fields;
+    expect(fields({ ...BREW, doseG: 400 }, TARGET)).toEqual(["source.doseG", "source.basket"]);
+    expect(fields(BREW, { ...TARGET, doseG: 400 })).toEqual(["target.doseG", "target.basket"]);
+    expect(fields(BREW, BREW)).toEqual(["target.grindUm"]);
+  });
+
+  test("an extraction that no grind reaches is said with the nearest", () => {
+    const scant = { ...TARGET, pours: [{ atS: 0, waterG: 170, rateGPerS: 4.4 }] };
+    const error = errorOf(ask("grind", { source: BREW, target: scant }));
+    expect(error).toMatchObject({ code: "outOfReach", fields: ["target"] });
+    expect(error?.message).toMatch(/The nearest is \d/);
+  });
+});
+
+describe("whatever the schema lets in", () => {
+  const mass = (most: number) => fc.double({ min: 1, max: most, noNaN: true });
+  const messages = fc.record({
+    doseG: mass(20_000),
+    grindUm: fc.double({ min: 50, max: 3000, noNaN: true }),
+    waterTempC: fc.double({ min: 40, max: 100, noNaN: true }),
+    retentionGPerG: fc.double({ min: 0, max: 5, noNaN: true }),
+    basket: fc.record({
+      shape: fc.constantFrom("flat", "cone"),
+      topDiameterMm: fc.double({ min: 50, max: 2000, noNaN: true }),
+      bottomDiameterMm: fc.double({ min: 0, max: 50, noNaN: true }),
+      heightMm: mass(2000),
+    }),
+    pours: fc.array(
+      fc.record({
+        whenDrained: fc.constant(true),
+        waterG: mass(20_000),
+        rateGPerS: fc.double({ min: 1, max: 10_000, noNaN: true }),
+      }),
+      { minLength: 1, maxLength: 4 },
+    ),
+    resolution: fc.constant({ layers: 4, stepS: 5 }),
+  });
+
+  test("a brew is answered with figures or with an error, never with NaN or infinity", () => {
+    fc.assert(
+      fc.property(messages, (message) => {
+        const { status, body } = ask("brew", message);
+        if (status === 422) expect(errorOf({ body })?.code).not.toBe("badInput");
+        else expect(CALCS.brew.output.safeParse(body).error).toBeUndefined();
+      }),
+      { numRuns: 200 },
+    );
+  });
+});
+
+describe("in turns", () => {
+  test("the same answers as at once", async () => {
+    const bytes = utf8.encode(JSON.stringify([GOOD, 4, GOOD]));
+    expect(await answerInTurns("sheet", bytes, async () => {})).toEqual(answer("sheet", bytes));
+    for (const text of ["{", JSON.stringify(GOOD)]) {
+      const one = utf8.encode(text);
+      expect(await answerInTurns("sheet", one, async () => {})).toEqual(answer("sheet", one));
+    }
+  });
+
+  test("stops between two items when nobody waits any more", async () => {
+    let turns = 0;
+    const breathe = async () => {
+      if (++turns === 2) throw new Error("gone");
+    };
+    const bytes = utf8.encode(JSON.stringify(Array(100).fill(GOOD)));
+    await expect(answerInTurns("sheet", bytes, breathe)).rejects.toThrow("gone");
+    expect(turns).toBe(2);
+  });
+});
+
 describe("many at once", () => {
   test("answered in order, a bad one by its error in its place", () => {
     const { status, body } = ask("sheet", [GOOD, { ...GOOD, pins: { doseG: 20 } }, [GOOD], 4, GOOD]);
@@ -203,6 +363,9 @@ describe("what is published", () => {
     expect(Object.keys(paths)).toEqual([
       "/api/v1/calc/sheet",
       "/api/v1/calc/ice",
+      "/api/v1/calc/brew",
+      "/api/v1/calc/steep",
+      "/api/v1/calc/grind",
       "/api/v1/batches",
       "/api/v1/bench/{kind}",
       "/api/v1/cards",

@@ -1,18 +1,7 @@
-import { CALC_NAMES, CALCS, type CalcName, isCalcName, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
-import { type BadInput, badInput, type EnvelopeFailure } from "#contract/problems.ts";
-import { melt, type WouldFreeze } from "#core/ice";
-import { type SheetFailure, solveSheet } from "#core/sheet";
-import {
-  badInputSentence,
-  calcSentence,
-  checkSentence,
-  freezeSentence,
-  sheetFailureSentence,
-} from "#words/index.ts";
-
-export interface ErrorBody {
-  readonly error: { readonly code: string; readonly message: string; readonly fields: readonly string[] };
-}
+import { CALC_NAMES, type CalcName, isCalcName, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
+import type { EnvelopeFailure } from "#contract/problems.ts";
+import { calcSentence } from "#words/index.ts";
+import { compute, errorBody } from "./compute.ts";
 
 /** What to say, and the HTTP status to say it with: 200, 404, 413, 422 or 429. */
 export interface Answer {
@@ -20,9 +9,11 @@ export interface Answer {
   readonly body: unknown;
 }
 
-type Outcome =
-  | { readonly ok: true; readonly body: unknown }
-  | { readonly ok: false; readonly body: ErrorBody };
+/** What a message asks for: an answer that is known at once, one computation, or several. */
+type Asked =
+  | { readonly answer: Answer }
+  | { readonly name: CalcName; readonly item: unknown }
+  | { readonly name: CalcName; readonly items: readonly unknown[] };
 
 /**
  * Answers one message, or an array of them in order with a bad one's error in its place.
@@ -31,20 +22,50 @@ type Outcome =
  * @param bytes the message as it came, UTF-8; at most `MOST_BYTES` long
  */
 export function answer(name: string, bytes: Uint8Array): Answer {
-  if (!isCalcName(name)) return refusal({ code: "unknownCalc", known: CALC_NAMES });
-  if (bytes.length > MOST_BYTES) return refusal({ code: "tooLarge", unit: "bytes", most: MOST_BYTES });
+  const asked = read(name, bytes);
+  if ("answer" in asked) return asked.answer;
+  if ("item" in asked) return one(asked.name, asked.item);
+  return { status: 200, body: asked.items.map((item) => compute(asked.name, item).body) };
+}
+
+/** The same, with a pause between items where there are many: `breathe` rejects when nobody waits any more. */
+export async function answerInTurns(
+  name: string,
+  bytes: Uint8Array,
+  breathe: () => Promise<void>,
+): Promise<Answer> {
+  const asked = read(name, bytes);
+  if ("answer" in asked) return asked.answer;
+  if ("item" in asked) return one(asked.name, asked.item);
+  const body: unknown[] = [];
+  for (const item of asked.items) {
+    body.push(compute(asked.name, item).body);
+    await breathe();
+  }
+  return { status: 200, body };
+}
+
+function one(name: CalcName, item: unknown): Answer {
+  const outcome = compute(name, item);
+  return { status: outcome.ok ? 200 : UNPROCESSABLE, body: outcome.body };
+}
+
+function read(name: string, bytes: Uint8Array): Asked {
+  if (!isCalcName(name)) return { answer: refusal({ code: "unknownCalc", known: CALC_NAMES }) };
+  if (bytes.length > MOST_BYTES) {
+    return { answer: refusal({ code: "tooLarge", unit: "bytes", most: MOST_BYTES }) };
+  }
   let message: unknown;
   try {
     message = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
   } catch {
-    return refusal({ code: "badJson" });
+    return { answer: refusal({ code: "badJson" }) };
   }
-  if (Array.isArray(message)) {
-    if (message.length > MOST_ITEMS) return refusal({ code: "tooLarge", unit: "items", most: MOST_ITEMS });
-    return { status: 200, body: message.map((item) => compute(name, item).body) };
+  if (!Array.isArray(message)) return { name, item: message };
+  if (message.length > MOST_ITEMS) {
+    return { answer: refusal({ code: "tooLarge", unit: "items", most: MOST_ITEMS }) };
   }
-  const outcome = compute(name, message);
-  return { status: outcome.ok ? 200 : UNPROCESSABLE, body: outcome.body };
+  return { name, items: message };
 }
 
 const UNPROCESSABLE = 422;
@@ -59,64 +80,4 @@ const REFUSAL_STATUS: { readonly [code in EnvelopeFailure["code"]]: number } = {
 /** A message that is not computed at all. */
 export function refusal(failure: EnvelopeFailure): Answer {
   return { status: REFUSAL_STATUS[failure.code], body: errorBody(failure.code, calcSentence(failure), []) };
-}
-
-function compute(name: CalcName, message: unknown): Outcome {
-  return name === "sheet" ? computeSheet(message) : computeIce(message);
-}
-
-function computeSheet(message: unknown): Outcome {
-  const input = CALCS.sheet.input.safeParse(message);
-  if (!input.success) return refuse(badInput(input.error.issues, message));
-  const sheet = solveSheet(input.data);
-  if (!sheet.ok) {
-    const { failure } = sheet;
-    return { ok: false, body: errorBody(failure.code, sheetFailureSentence(failure), fieldsOf(failure)) };
-  }
-  const checks = sheet.value.checks.map((check) => ({ ...check, message: checkSentence(check) }));
-  return { ok: true, body: { ...sheet.value, checks } };
-}
-
-function computeIce(message: unknown): Outcome {
-  const input = CALCS.ice.input.safeParse(message);
-  if (!input.success) return refuse(badInput(input.error.issues, message));
-  const melted = melt(input.data);
-  if (melted.ok) return { ok: true, body: melted.value };
-  const { code, missingJ }: WouldFreeze = melted.failure;
-  return { ok: false, body: errorBody(code, freezeSentence(missingJ), ["iceG", "iceTempC"]) };
-}
-
-function refuse(failure: BadInput): Outcome {
-  const fields = [...new Set(failure.problems.map(({ field }) => field))].filter((field) => field !== "");
-  return { ok: false, body: errorBody(failure.code, badInputSentence(failure), fields) };
-}
-
-function errorBody(code: string, message: string, fields: readonly string[]): ErrorBody {
-  return { error: { code, message, fields } };
-}
-
-/** Where in the message a sheet's failure would be mended. */
-function fieldsOf(failure: SheetFailure): readonly string[] {
-  const pins = (names: readonly string[]) => names.map((name) => `pins.${name}`);
-  switch (failure.code) {
-    case "tooFewPins":
-      return pins(failure.wouldDo);
-    case "tooManyPins":
-    case "dependentPins":
-      return pins(failure.fighting);
-    case "pinNeedsIced":
-      return pins(failure.pins);
-    case "needsExtraction":
-      return ["extractionPct"];
-    case "needsHeat":
-      return ["heat"];
-    case "bedHoldsAllWater":
-      return pins([failure.pin]);
-    case "impossiblePins":
-      return failure.mends.length > 0 ? pins(failure.mends.map(({ pin }) => pin)) : ["pins"];
-    case "tempOutOfReach":
-      return pins(["finalTempC"]);
-    case "wouldFreeze":
-      return ["heat"];
-  }
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { brewInput, brewOutput, grindInput, grindOutput, steepInput, steepOutput } from "./brew.ts";
 import { iceInput, iceOutput } from "./ice.ts";
 import { sheetInput, sheetOutput } from "./sheet.ts";
 
@@ -13,6 +14,21 @@ export const CALCS = {
     input: iceInput,
     output: iceOutput,
     title: "Temperature, ice left and strength of a hot brew on ice",
+  },
+  brew: {
+    input: brewInput,
+    output: brewOutput,
+    title: "Time, strength, extraction, bed depth and water mark of a brew, before the water runs",
+  },
+  steep: {
+    input: steepInput,
+    output: steepOutput,
+    title: "Strength, extraction and temperature of coffee that lies in its water",
+  },
+  grind: {
+    input: grindInput,
+    output: grindOutput,
+    title: "The grind at which one brew is extracted as far as another",
   },
 } as const;
 

@@ -7,6 +7,9 @@ export type Problem = { readonly field: string } & (
   | { readonly fault: "low" | "high"; readonly limit: number; readonly inclusive: boolean }
   | { readonly fault: "choice"; readonly choices: readonly string[] }
   | { readonly fault: "length"; readonly limit: number }
+  | { readonly fault: "short" | "long"; readonly limit: number }
+  /** Exactly one of these fields must be there. */
+  | { readonly fault: "oneOf"; readonly names: readonly string[] }
 );
 
 /** A message that does not keep to its schema. */
@@ -48,7 +51,10 @@ function problemsOf(issue: z.core.$ZodIssue, message: unknown): readonly Problem
     case "too_small":
     case "too_big": {
       const limit = Number(issue.code === "too_small" ? issue.minimum : issue.maximum);
-      if (issue.origin === "array") return [{ field, fault: "length", limit }];
+      if (issue.origin === "array") {
+        if (issue.exact) return [{ field, fault: "length", limit }];
+        return [{ field, fault: issue.code === "too_small" ? "short" : "long", limit }];
+      }
       return [
         {
           field,
@@ -60,6 +66,11 @@ function problemsOf(issue: z.core.$ZodIssue, message: unknown): readonly Problem
     }
     case "invalid_value":
       return [{ field, fault: "choice", choices: issue.values.map(String) }];
+    case "custom":
+      if (Array.isArray(issue.params?.choices)) {
+        return [{ field, fault: "oneOf", names: issue.params.choices.map(String) }];
+      }
+      return [{ field, fault: "type", wanted: "a value of the schema" }];
     default:
       return [{ field, fault: "type", wanted: "a value of the schema" }];
   }

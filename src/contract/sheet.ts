@@ -46,7 +46,7 @@ const brewWater = z
   )
   .describe("What the brewer delivers at its settings: interceptG + slope · setting");
 
-const basket = z
+export const basket = z
   .strictObject({
     shape: z.enum(["flat", "cone"]),
     topDiameterMm: n.lengthMm,
@@ -56,6 +56,12 @@ const basket = z
   .superRefine((basket, context) =>
     n.inOrder(context, basket.bottomDiameterMm, basket.topDiameterMm, ["topDiameterMm"]),
   );
+
+export const coffee = z
+  .strictObject({
+    densityGPerMl: z.number().min(0.1).max(1).optional().meta({ default: USUAL_DENSITY_G_PER_ML }),
+  })
+  .optional();
 
 const brewer = z
   .strictObject({
@@ -116,11 +122,7 @@ export const sheetInput = z
       .describe("Steps that a scale or a button can do; a mass without one stays exact"),
     vessel: vessel.optional(),
     brewer: brewer.optional(),
-    coffee: z
-      .strictObject({
-        densityGPerMl: z.number().min(0.1).max(1).optional().meta({ default: USUAL_DENSITY_G_PER_ML }),
-      })
-      .optional(),
+    coffee,
     window: z
       .strictObject({
         ratio: n.windowOf(100).optional().describe("Hot: without ice; iced: with it"),

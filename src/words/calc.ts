@@ -42,5 +42,11 @@ function fault(problem: Problem): string {
       )}`;
     case "length":
       return `must hold ${problem.limit} figures`;
+    case "short":
+      return `must hold at least ${problem.limit}`;
+    case "long":
+      return `must hold at most ${problem.limit}`;
+    case "oneOf":
+      return `must have one of ${listed(problem.names, "and")}, and no other of them`;
   }
 }

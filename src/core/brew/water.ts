@@ -127,7 +127,7 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
     highMl = Math.max(highMl, underRimMl);
 
     // What the bed took up and holds now; the rest of what came in passed the layers.
-    const wetted = Math.min(1, inG / keptG);
+    const wetted = inG < keptG ? inG / keptG : 1;
     const nowMovableG = Math.max(0, inG - outG - overflowG - keptG);
     const nextLiquidG = heldG * wetted + Math.min(mobileG, nowMovableG);
     const nextUptakeG = c.UPTAKE_G_PER_G * doseG * wetted;

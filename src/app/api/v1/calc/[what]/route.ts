@@ -1,4 +1,5 @@
-import { type Answer, answer, refusal } from "#calc/answer.ts";
+import { refusal } from "#calc/answer.ts";
+import { answerInThread } from "#calc/inThread.ts";
 import { MOST_BYTES } from "#contract/calc.ts";
 import { addressOf } from "#server/door.ts";
 import { calcWaitS } from "#server/limit.ts";
@@ -11,13 +12,18 @@ import { openRoute } from "#server/route.ts";
 export const POST = openRoute<{ what: string }>("here", async (request, { params }) => {
   const waitS = await calcWaitS(addressOf(request.headers));
   if (waitS > 0) {
-    return reply(refusal({ code: "tooManyRequests", retryAfterS: waitS }), { "Retry-After": String(waitS) });
+    const { status, body } = refusal({ code: "tooManyRequests", retryAfterS: waitS });
+    return reply(status, JSON.stringify(body), { "Retry-After": String(waitS) });
   }
-  return reply(answer(params.what, await readBody(request)));
+  const { status, body } = await answerInThread(params.what, await readBody(request), request.signal);
+  return reply(status, body);
 });
 
-function reply({ status, body }: Answer, headers: Record<string, string> = {}): Response {
-  return Response.json(body, { status, headers: { "Cache-Control": "no-store", ...headers } });
+function reply(status: number, body: string, headers: Record<string, string> = {}): Response {
+  return new Response(body, {
+    status,
+    headers: { "Content-Type": "application/json", "Cache-Control": "no-store", ...headers },
+  });
 }
 
 /** The body, and no more of it than tells that it is too large. */

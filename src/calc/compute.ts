@@ -1,0 +1,156 @@
+import { CALCS, type CalcName } from "#contract/calc.ts";
+import { type BadInput, badInput } from "#contract/problems.ts";
+import { type BrewFailure, forecastBrew, forecastCurves, forecastSteep } from "#core/brew";
+import { sameExtraction } from "#core/grind";
+import { melt } from "#core/ice";
+import type { Result } from "#core/result";
+import { type SheetFailure, solveSheet } from "#core/sheet";
+import {
+  badInputSentence,
+  brewFailureSentence,
+  checkSentence,
+  extractionMissSentence,
+  freezeSentence,
+  sheetFailureSentence,
+} from "#words/index.ts";
+
+export interface ErrorBody {
+  readonly error: { readonly code: string; readonly message: string; readonly fields: readonly string[] };
+}
+
+export type Outcome =
+  | { readonly ok: true; readonly body: unknown }
+  | { readonly ok: false; readonly body: ErrorBody };
+
+/** Computes one message by its name: parsed by the contract, answered by the core, worded. */
+export function compute(name: CalcName, message: unknown): Outcome {
+  return COMPUTERS[name](message);
+}
+
+export function errorBody(code: string, message: string, fields: readonly string[]): ErrorBody {
+  return { error: { code, message, fields } };
+}
+
+const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Outcome } = {
+  sheet: (message) => {
+    const input = CALCS.sheet.input.safeParse(message);
+    if (!input.success) return refuse(badInput(input.error.issues, message));
+    const sheet = solveSheet(input.data);
+    if (!sheet.ok) {
+      const { failure } = sheet;
+      return failed(failure.code, sheetFailureSentence(failure), sheetFields(failure));
+    }
+    const checks = sheet.value.checks.map((check) => ({ ...check, message: checkSentence(check) }));
+    return { ok: true, body: { ...sheet.value, checks } };
+  },
+
+  ice: (message) => {
+    const input = CALCS.ice.input.safeParse(message);
+    if (!input.success) return refuse(badInput(input.error.issues, message));
+    const melted = melt(input.data);
+    if (melted.ok) return { ok: true, body: melted.value };
+    const { code, missingJ } = melted.failure;
+    return failed(code, freezeSentence(missingJ), ["iceG", "iceTempC"]);
+  },
+
+  brew: (message) => {
+    const input = CALCS.brew.input.safeParse(message);
+    if (!input.success) return refuse(badInput(input.error.issues, message));
+    return brewed((input.data.curves ? forecastCurves : forecastBrewOnly)(input.data));
+  },
+
+  steep: (message) => {
+    const input = CALCS.steep.input.safeParse(message);
+    if (!input.success) return refuse(badInput(input.error.issues, message));
+    const steeped = forecastSteep(input.data);
+    if (!steeped.ok) return failed(steeped.failure.code, brewFailureSentence(steeped.failure), ["waterG"]);
+    const { curves, ...figures } = steeped.value;
+    return { ok: true, body: input.data.curves ? { ...figures, curves } : figures };
+  },
+
+  grind: (message) => {
+    const input = CALCS.grind.input.safeParse(message);
+    if (!input.success) return refuse(badInput(input.error.issues, message));
+    const { source, target } = input.data;
+    const wanted = forecastBrew(source);
+    if (!wanted.ok) return brewed(wanted, "source.");
+    const found = sameExtraction(wanted.value, target, source.grindUm);
+    if (found.ok) {
+      const { grindUm, brew } = found.value;
+      return {
+        ok: true,
+        body: {
+          grindUm,
+          sourceExtractionPct: wanted.value.extractionPct,
+          targetExtractionPct: brew.extractionPct,
+          brewTimeS: brew.brewTimeS,
+        },
+      };
+    }
+    const { failure } = found;
+    if (failure.code === "targetFails") return brewed({ ok: false, failure: failure.failure }, "target.");
+    return failed(failure.code, extractionMissSentence(failure), ["target"]);
+  },
+};
+
+const forecastBrewOnly: typeof forecastBrew = (input) => forecastBrew(input);
+
+function brewed(brew: Result<unknown, BrewFailure>, at = ""): Outcome {
+  if (brew.ok) return { ok: true, body: brew.value };
+  const { failure } = brew;
+  return failed(
+    failure.code,
+    brewFailureSentence(failure),
+    brewFields(failure).map((field) => at + field),
+  );
+}
+
+/** Where in the message a brew's failure would be mended. */
+function brewFields(failure: BrewFailure): readonly string[] {
+  switch (failure.code) {
+    case "doseOverBasket":
+    case "bedTooThin":
+      return ["doseG", "basket"];
+    case "bedHoldsAllWater":
+      return ["pours"];
+    case "poursOverlap":
+      return [`pours.${failure.pour}.atS`];
+    case "neverDrains":
+      return ["grindUm", "pours"];
+  }
+}
+
+function refuse(failure: BadInput): Outcome {
+  const fields = [...new Set(failure.problems.map(({ field }) => field))].filter((field) => field !== "");
+  return failed(failure.code, badInputSentence(failure), fields);
+}
+
+function failed(code: string, message: string, fields: readonly string[]): Outcome {
+  return { ok: false, body: errorBody(code, message, fields) };
+}
+
+/** Where in the message a sheet's failure would be mended. */
+function sheetFields(failure: SheetFailure): readonly string[] {
+  const pins = (names: readonly string[]) => names.map((name) => `pins.${name}`);
+  switch (failure.code) {
+    case "tooFewPins":
+      return pins(failure.wouldDo);
+    case "tooManyPins":
+    case "dependentPins":
+      return pins(failure.fighting);
+    case "pinNeedsIced":
+      return pins(failure.pins);
+    case "needsExtraction":
+      return ["extractionPct"];
+    case "needsHeat":
+      return ["heat"];
+    case "bedHoldsAllWater":
+      return pins([failure.pin]);
+    case "impossiblePins":
+      return failure.mends.length > 0 ? pins(failure.mends.map(({ pin }) => pin)) : ["pins"];
+    case "tempOutOfReach":
+      return pins(["finalTempC"]);
+    case "wouldFreeze":
+      return ["heat"];
+  }
+}

@@ -1,0 +1,141 @@
+import { z } from "zod";
+import { STEEP_ENDINGS, USUAL_LAYERS, USUAL_STEP_S } from "#core/brew";
+import * as n from "./numbers.ts";
+import { basket, coffee } from "./sheet.ts";
+
+/** More pours than a hand or a spray head makes. */
+const MOST_POURS = 100;
+/** Within the hour that a brew may take. */
+const MOST_START_S = 3600;
+
+const waterG = n.massG.gt(0);
+export const grindUm = z.number().min(50).max(3000).describe("Median particle diameter, µm");
+const retentionGPerG = z.number().min(0).max(5).optional();
+const factor = z.number().min(0.01).max(100).optional();
+
+/** One of three ways to begin; which one is given says which. */
+const STARTS = ["atS", "afterDropMm", "whenDrained"] as const;
+
+const pour = z
+  .strictObject({
+    atS: z.number().min(0).max(MOST_START_S).optional().describe("Starts then, s"),
+    afterDropMm: n.lengthMm
+      .optional()
+      .describe("Starts when the level has dropped so far since the pour before"),
+    whenDrained: z.literal(true).optional().describe("Starts when no water stands on the bed"),
+    waterG: waterG.describe("g"),
+    rateGPerS: z.number().min(0.01).max(10_000).describe("g/s"),
+  })
+  .superRefine((pour, context) => {
+    const given = STARTS.filter((start) => pour[start] !== undefined);
+    if (given.length !== 1) {
+      context.addIssue({ code: "custom", path: given.slice(1, 2), params: { choices: STARTS }, input: pour });
+    }
+  })
+  .transform(({ waterG, rateGPerS, atS, afterDropMm }) => {
+    const water = { waterG, rateGPerS };
+    if (atS !== undefined) return { ...water, atS };
+    if (afterDropMm !== undefined) return { ...water, afterDropMm };
+    return { ...water, whenDrained: true as const };
+  });
+
+const brewFields = {
+  doseG: n.doseG,
+  waterTempC: z.number().min(40).max(100).describe("Water at the bed, °C"),
+  pours: z.array(pour).min(1).max(MOST_POURS).describe("In their order"),
+  basket,
+  retentionGPerG: retentionGPerG.describe(
+    "Liquid that bed and paper keep, g per g of dose; 2.1 when not given",
+  ),
+  coffee,
+  factors: z
+    .strictObject({
+      permeability: factor.describe("How freely water runs, times the model's"),
+      extraction: factor.describe("How readily coffee gives, times the model's"),
+    })
+    .optional(),
+  resolution: z
+    .strictObject({
+      layers: z.number().int().min(1).max(64).optional().meta({ default: USUAL_LAYERS }),
+      stepS: z.number().min(0.05).max(5).optional().meta({ default: USUAL_STEP_S }),
+    })
+    .optional(),
+};
+
+export const brewInput = z.strictObject({
+  ...brewFields,
+  grindUm,
+  curves: z.boolean().optional().describe("Whether the answer has curves over time"),
+});
+
+const series = z.array(z.number());
+
+export const brewOutput = z.strictObject({
+  yieldG: z.number(),
+  strengthPct: z.number().describe("Of what drips into the vessel, before ice and bypass"),
+  extractionPct: z.number(),
+  brewTimeS: z.number().describe("From the first water to the last drip"),
+  bedDepthMm: z.number().describe("Dry and level"),
+  highWaterMm: z.number().describe("The highest that the slurry stood above the basket's bottom"),
+  overflowG: z.number().describe("Water that ran over the rim"),
+  meanSlurryTempC: z.number(),
+  lastWaterS: z.number().describe("When the last pour ended"),
+  meanContactS: z.number().describe("How long water was with the coffee, on average"),
+  pourStartsS: series,
+  waterBalanceG: z.number().describe("In less all that is accounted for"),
+  solidsBalanceG: z.number(),
+  curves: z
+    .strictObject({
+      timeS: series,
+      levelMm: series,
+      yieldG: series,
+      strengthPct: series.describe("Of all that has dripped so far"),
+      extractionPct: series,
+      slurryTempC: series,
+    })
+    .optional(),
+});
+
+export const grindInput = z.strictObject({
+  source: z.strictObject({ ...brewFields, grindUm }),
+  target: z.strictObject(brewFields),
+});
+
+export const grindOutput = z.strictObject({
+  grindUm: z.number().describe("At which the target is extracted as far as the source, µm"),
+  sourceExtractionPct: z.number(),
+  targetExtractionPct: z.number(),
+  brewTimeS: z.number().describe("The target's"),
+});
+
+export const steepInput = z.strictObject({
+  doseG: n.doseG,
+  waterG,
+  grindUm,
+  waterTempC: z.number().min(0).max(100).describe("Water as it is poured on, °C"),
+  steepS: z.number().min(1).max(604_800).describe("Until it is pressed or drained, s"),
+  stirred: z.boolean().optional().meta({ default: true }),
+  ending: z.enum(STEEP_ENDINGS).optional().meta({ default: "pressed" }),
+  retentionGPerG: retentionGPerG.describe("g per g of dose; the ending's usual one when not given"),
+  roomTempC: z.number().min(-30).max(60).optional(),
+  factors: z.strictObject({ extraction: factor }).optional(),
+  curves: z.boolean().optional(),
+});
+
+export const steepOutput = z.strictObject({
+  yieldG: z.number(),
+  strengthPct: z.number(),
+  extractionPct: z.number(),
+  meanSlurryTempC: z.number(),
+  endTempC: z.number(),
+  waterBalanceG: z.number(),
+  solidsBalanceG: z.number(),
+  curves: z
+    .strictObject({
+      timeS: series,
+      strengthPct: series.describe("Of the liquid around the grains"),
+      extractionPct: series,
+      slurryTempC: series,
+    })
+    .optional(),
+});

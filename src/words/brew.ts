@@ -1,0 +1,46 @@
+import type { BrewFailure, SteepFailure } from "#core/brew";
+import type { GrindFailure } from "#core/grind";
+import { printMass, printNumber, printPct, printRatio, printTime } from "#core/units";
+
+const mm = (lengthMm: number) => `${printNumber(lengthMm, 1)} mm`;
+const um = (grindUm: number) => `${printNumber(grindUm, 0)} µm`;
+
+/** Why a brew cannot be forecast, and what would make it possible. */
+export function brewFailureSentence(failure: BrewFailure | SteepFailure): string {
+  switch (failure.code) {
+    case "doseOverBasket":
+      return `${printMass(failure.doseG)} of coffee stands above the basket's rim: it takes ${printMass(failure.capacityG)}. Brew less, or take a larger basket.`;
+    case "bedTooThin":
+      return `The bed would be ${mm(failure.bedDepthMm)} deep, hardly more than its grains of ${um(failure.grindUm)}: water runs past them. Brew more, or take a narrower basket.`;
+    case "bedHoldsAllWater":
+      return `At a ratio of ${printRatio(failure.ratio)} the bed keeps all its water (${printNumber(failure.retentionGPerG, 2)} g per g): no coffee comes out. Take more water.`;
+    case "poursOverlap":
+      return `Pour ${failure.pour + 1} begins before the one before it has ended. Start it later, or pour faster.`;
+    case "neverDrains":
+      return `It would still be running after ${printTime(failure.afterS)}. Grind coarser, brew less, or pour faster.`;
+  }
+}
+
+/** Why no grind makes the target like its source. */
+export function grindFailureSentence(failure: GrindFailure): string {
+  if (failure.code === "targetFails") return brewFailureSentence(failure.failure);
+  const { nearestUm, limit } = failure;
+  return `${LIMIT_WORDS[limit]} The nearest is ${um(nearestUm)}.`;
+}
+
+const LIMIT_WORDS = {
+  finest: "Even ground as fine as can be it does not get there.",
+  coarsest: "Even ground as coarse as can be it stays above that.",
+  stalls: "Ground finer it stalls or runs over before it gets there.",
+  pace: "The pour sets the pace: ground coarser it gets no shorter.",
+} as const;
+
+/** The same for extraction, with its figures. */
+export function extractionMissSentence({
+  wanted,
+  nearest,
+  nearestUm,
+  limit,
+}: Extract<GrindFailure, { code: "outOfReach" }>): string {
+  return `An extraction of ${printPct(wanted)} is out of reach. ${LIMIT_WORDS[limit]} The nearest is ${printPct(nearest)} at ${um(nearestUm)}.`;
+}
