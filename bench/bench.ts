@@ -2,7 +2,12 @@ import { spawnSync } from "node:child_process";
 import { cpus } from "node:os";
 import { join } from "node:path";
 import { Bench } from "tinybench";
+import { type BrewInput, forecastBrew, forecastRange } from "#core/brew";
+import { fitCurve, sameExtraction } from "#core/grind";
 import { melt } from "#core/ice";
+import { type GroundDial, type Plan, sweepDial } from "#core/outlook";
+import { seeded } from "#core/random";
+import { must } from "#core/result";
 import { exactSheet, type SheetInput, solveSheet } from "#core/sheet";
 
 const FULMAR_WATER = { stepG: 100, slope: 0.976, interceptG: 8, minSettingG: 1200, maxSettingG: 3600 };
@@ -27,6 +32,52 @@ const ICED: SheetInput = {
 };
 const MELT = { hotG: 1300, hotTempC: 78, iceG: 1100, ...HEAT, strengthPct: 2.3 };
 
+/** 70 g and 1.2 l in four and a half minutes: the brew that the model is anchored to. */
+const BREW: BrewInput = {
+  doseG: 70,
+  grindUm: 800,
+  waterTempC: 94,
+  basket: { shape: "flat", topDiameterMm: 108, bottomDiameterMm: 108, heightMm: 80 },
+  pours: [{ atS: 0, waterG: 1200, rateGPerS: 1200 / 270 }],
+};
+const { grindUm: _grind, ...SHORT } = { ...BREW, pours: [{ atS: 0, waterG: 800, rateGPerS: 1200 / 270 }] };
+const SPREAD = {
+  grindShare: 0.03,
+  retentionGPerG: 0.05,
+  densityGPerMl: 0.008,
+  waterTempC: 2,
+  permeabilityShare: 0.2,
+  extractionShare: 0.06,
+};
+/** A dial of forty steps, from 500 to 1300 µm. */
+const DIAL: GroundDial = {
+  min: 0,
+  max: 39,
+  step: 1,
+  higherIs: "coarser",
+  curve: must(
+    fitCurve([
+      { setting: 0, um: 500, by: "sieve" },
+      { setting: 39, um: 1300, by: "sieve" },
+    ]),
+  ),
+};
+const PLAN: Plan = {
+  doseG: 70,
+  waterG: 1200,
+  addedG: 0,
+  programme: {
+    by: "spray",
+    modes: [{ upToG: 1200, rateGPerS: 1200 / 270, bloomPct: 0, bloomS: 0, pulses: 1 }],
+  },
+  basket: BREW.basket,
+  waterTempC: 94,
+  retentionGPerG: 2.1,
+  densityGPerMl: 0.4,
+  factors: {},
+  limits: { paperMm: 80 },
+};
+
 interface Row {
   readonly what: string;
   readonly measured: number;
@@ -44,12 +95,21 @@ async function core(): Promise<readonly Row[]> {
     "sheet, solved exactly": 0.05,
     "sheet, solved, rounded and checked": 1,
     "melt on ice": 0.005,
+    "brew forecast": 0.5,
+    "brew forecast along a dial of 40": 25,
+    "grind for the same extraction": 10,
+    "range of a forecast, 200 samples": 120,
   };
   bench.add("sheet, solved exactly", () => exactSheet(ICED));
   bench.add("sheet, solved, rounded and checked", () => solveSheet(ICED));
   bench.add("melt on ice", () => {
     for (const each of MELTS) melt(each);
   });
+  const source = must(forecastBrew(BREW));
+  bench.add("brew forecast", () => forecastBrew(BREW));
+  bench.add("brew forecast along a dial of 40", () => [...sweepDial(PLAN, DIAL)]);
+  bench.add("grind for the same extraction", () => sameExtraction(source, SHORT, BREW.grindUm));
+  bench.add("range of a forecast, 200 samples", () => forecastRange(BREW, SPREAD, seeded(1)));
   await bench.run();
   return bench.tasks.map(({ name, result }) => {
     if (!("latency" in result)) throw new Error(`${name} did not run`);

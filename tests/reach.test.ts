@@ -108,7 +108,7 @@ describe("reaches Scale and cards:", () => {
     const depth = async () => {
       const now = await bench();
       const { brewer, coffee } = chosenOf(firstState(now), now);
-      return must(bedDepthMm({ doseG: 200, densityGPerMl: coffee.densityGPerMl, basket: brewer.basket }));
+      return must(bedDepthMm({ doseG: 200, densityGPerMl: coffee.densityGPerMl, basket: brewer.basket! }));
     };
     const deep = await depth();
     await measure("density", "coffee", { id: DEMO_IDS.coffees.saltmarsh, massG: 175, volumeMl: 500 });

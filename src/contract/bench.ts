@@ -1,4 +1,4 @@
-import type { Basket } from "#core/brew";
+import type { Basket, SprayMode } from "#core/brew";
 import type { CurvePoint, Dial, MatchedPair } from "#core/grind";
 import type { Ice, VesselHeat } from "#core/ice";
 import type { BrewWaterLattice, Cup, Serve } from "#core/sheet";
@@ -50,8 +50,11 @@ export interface BenchBrewer
       | "dripDropC"
       | "rinseG"
     > {
-  readonly filter: Pick<Figures<"filter">, "name" | "material">;
-  readonly basket: Basket;
+  readonly filter: Pick<Figures<"filter">, "name" | "material" | "drag">;
+  /** Null where nobody has measured it. */
+  readonly basket: Basket | null;
+  /** How it sprays; empty where nobody weighed it. */
+  readonly sprays: readonly SprayMode[];
   readonly lattice: Required<BrewWaterLattice>;
 }
 
@@ -91,7 +94,12 @@ export interface BenchRecipe {
   readonly version: number;
   readonly serve: Serve;
   readonly coffeeId: string;
-  readonly basket: Basket;
+  readonly brewer: {
+    readonly kind: Figures<"brewer">["kind"];
+    readonly drag: number;
+    readonly sprays: readonly SprayMode[];
+  };
+  readonly basket: Basket | null;
   readonly densityGPerMl: number;
   readonly grinder: { readonly id: string; readonly name: string; readonly curve: readonly CurvePoint[] };
   readonly dialSetting: number;
@@ -101,6 +109,9 @@ export interface BenchRecipe {
   readonly hotWaterG: number;
   readonly iceG: number;
   readonly waterTempC: number;
+  readonly bloomG: number;
+  readonly bloomS: number;
+  readonly doneS: number;
   readonly retentionGPerG: number;
   readonly weighedG: number | null;
   readonly strengthPct: number | null;

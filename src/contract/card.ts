@@ -13,6 +13,18 @@ const dial = z.strictObject({
   setting: z.number(),
   finer: z.number().optional(),
   coarser: z.number().optional(),
+  by: z
+    .enum(["source", "rule", "contact", "extraction", "hand"])
+    .optional()
+    .describe("Where the setting comes from: an answer of the ladder, or a hand"),
+});
+
+/** What the brew forecast said at that setting, bypass and ice counted in. */
+const forecast = z.strictObject({
+  brewTimeS: z.number().min(0),
+  strengthPct: z.number().min(0),
+  extractionPct: z.number().min(0),
+  highWaterMm: z.number().min(0).describe("The highest that the slurry stands in the basket"),
 });
 
 /** What a sheet was made with, by id and by the names of that day. */
@@ -47,6 +59,7 @@ export const cardSheet = z.strictObject({
   input: sheetInput,
   result: sheetOutput,
   dial: dial.optional(),
+  forecast: forecast.optional(),
   madeWith: cardMadeWith,
 });
 export type CardSheet = z.infer<typeof cardSheet>;

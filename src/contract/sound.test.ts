@@ -36,6 +36,12 @@ describe("figures that cannot stand together", () => {
     ["vessel", { workingG: 2001 }, "workingAboveBrim", { workingG: 2000 }],
     ["brewer", { topDiameterMm: 104 }, "topNarrower", { topDiameterMm: 105 }],
     ["brewer", { bottomDiameterMm: 0 }, "flatWithoutBottom", { bottomDiameterMm: 0, shape: "cone" }],
+    [
+      "brewer",
+      { heightMm: null },
+      "basketHalfMeasured",
+      { topDiameterMm: null, bottomDiameterMm: null, heightMm: null },
+    ],
     ["brewer", { minSettingG: 1901 }, "settingsTurned", { minSettingG: 1900 }],
     ["brewer", { doseMinG: 126 }, "dosesTurned", { doseMinG: 125 }],
     ["brewer", { preferredMinG: 900, preferredMaxG: 800 }, "preferredTurned", { preferredMinG: 900 }],

@@ -5,6 +5,7 @@ export type Unsound =
   | {
       readonly code:
         | "workingAboveBrim"
+        | "basketHalfMeasured"
         | "topNarrower"
         | "flatWithoutBottom"
         | "settingsTurned"
@@ -26,6 +27,9 @@ export type Unsound =
 /** A step such as 0.1 has no exact binary value: so near to a whole number of steps counts as one. */
 const STEP_SLACK = 1e-6;
 
+/** A basket is measured whole, or not at all. */
+const BASKET = ["topDiameterMm", "bottomDiameterMm", "heightMm"] as const;
+
 /**
  * What is wrong with a thing's figures taken together.
  *
@@ -42,10 +46,13 @@ export function unsound(kind: ThingKind, figures: AnyFigures, today: string): Un
     const day = figures[field];
     return typeof day === "string" && day > today ? ({ code: "inTheFuture", field } as const) : undefined;
   };
+  const missing = BASKET.filter((name) => n(name) === null);
+  const halfMeasured = missing.length < BASKET.length ? missing[0] : undefined;
   switch (kind) {
     case "vessel":
       return turned("workingG", "brimG") ? { code: "workingAboveBrim", field: "workingG" } : undefined;
     case "brewer":
+      if (halfMeasured) return { code: "basketHalfMeasured", field: halfMeasured };
       if (turned("bottomDiameterMm", "topDiameterMm")) return { code: "topNarrower", field: "topDiameterMm" };
       if (figures.shape === "flat" && n("bottomDiameterMm") === 0)
         return { code: "flatWithoutBottom", field: "bottomDiameterMm" };

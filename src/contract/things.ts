@@ -96,9 +96,10 @@ export const FIELDS = {
     name,
     kind: choice(["batch", "hand", "press"]),
     shape: choice(["flat", "cone"]),
-    topDiameterMm: number("mm", 20, 600),
-    bottomDiameterMm: number("mm", 0, 600),
-    heightMm: number("mm", 20, 600),
+    /** All three, or no basket is known: sums work without one, beds and the forecast do not. */
+    topDiameterMm: maybe("mm", 20, 600),
+    bottomDiameterMm: maybe("mm", 0, 600),
+    heightMm: maybe("mm", 20, 600),
     filterId: { type: "ref", to: "filter" },
     ending: choice(ENDINGS),
     minSettingG: number("liquidG", 50, 100_000),

@@ -1,5 +1,6 @@
 import { asc, desc, eq } from "drizzle-orm";
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
+import type { Basket, SprayMode } from "#core/brew";
 import type { CurvePoint } from "#core/grind";
 import type { Database } from "./connection.ts";
 import { listSites, readHouse } from "./house.ts";
@@ -14,24 +15,36 @@ import * as schema from "./schema.ts";
 export async function readBench(db: Database, siteId: string | undefined): Promise<Bench | undefined> {
   const { brewers, filters, vessels, grinders, iceSources, coffees, cups } = schema;
   // All at once: a house has a few dozen rows, and a second round would cost more than the rows left out.
-  const [house, sites, brewerRows, vesselRows, grinderRows, curves, iceRows, coffeeRows, cupRows, recipes] =
-    await Promise.all([
-      readHouse(db),
-      listSites(db),
-      db
-        .select()
-        .from(brewers)
-        .innerJoin(filters, eq(filters.id, brewers.filterId))
-        .where(eq(brewers.removed, false))
-        .orderBy(asc(brewers.position)),
-      db.select().from(vessels).where(eq(vessels.removed, false)).orderBy(asc(vessels.position)),
-      db.select().from(grinders).where(eq(grinders.removed, false)).orderBy(asc(grinders.position)),
-      readNewestCurves(db),
-      db.select().from(iceSources).where(eq(iceSources.removed, false)).orderBy(asc(iceSources.position)),
-      db.select().from(coffees).where(eq(coffees.removed, false)).orderBy(asc(coffees.position)),
-      db.select().from(cups).where(eq(cups.removed, false)).orderBy(asc(cups.volumeMl)),
-      readRecipes(db),
-    ]);
+  const [
+    house,
+    sites,
+    sprays,
+    brewerRows,
+    vesselRows,
+    grinderRows,
+    curves,
+    iceRows,
+    coffeeRows,
+    cupRows,
+    recipes,
+  ] = await Promise.all([
+    readHouse(db),
+    listSites(db),
+    readSprays(db),
+    db
+      .select()
+      .from(brewers)
+      .innerJoin(filters, eq(filters.id, brewers.filterId))
+      .where(eq(brewers.removed, false))
+      .orderBy(asc(brewers.position)),
+    db.select().from(vessels).where(eq(vessels.removed, false)).orderBy(asc(vessels.position)),
+    db.select().from(grinders).where(eq(grinders.removed, false)).orderBy(asc(grinders.position)),
+    readNewestCurves(db),
+    db.select().from(iceSources).where(eq(iceSources.removed, false)).orderBy(asc(iceSources.position)),
+    db.select().from(coffees).where(eq(coffees.removed, false)).orderBy(asc(coffees.position)),
+    db.select().from(cups).where(eq(cups.removed, false)).orderBy(asc(cups.volumeMl)),
+    readRecipes(db),
+  ]);
   const site = sites.find(({ id }) => id === siteId) ?? sites[0];
   if (!house || !site) return undefined;
   const here = <Row extends { readonly siteId: string }>(rows: readonly Row[]) =>
@@ -51,7 +64,7 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
           name: brewer.name,
           typical: brewer.typical ?? [],
           kind: brewer.kind,
-          basket: brewer.basket,
+          basket: wholeBasket(brewer.basket),
           doseMinG: brewer.doseMinG,
           doseMaxG: brewer.doseMaxG,
           preferredMinG: brewer.preferredMinG,
@@ -63,7 +76,8 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
           bypassMaxPct: brewer.bypassMaxPct,
           dripDropC: brewer.dripDropC,
           rinseG: brewer.rinseG,
-          filter: { name: filter.name, material: filter.material },
+          filter: { name: filter.name, material: filter.material, drag: filter.drag },
+          sprays: sprays.get(brewer.id) ?? [],
           lattice: { stepG, slope, interceptG, minSettingG, maxSettingG },
         }),
       ),
@@ -110,6 +124,27 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
   };
 }
 
+/** A basket with all its measures, or none. */
+function wholeBasket({ shape, topDiameterMm, bottomDiameterMm, heightMm }: schema.BasketRow): Basket | null {
+  if (topDiameterMm === null || bottomDiameterMm === null || heightMm === null) return null;
+  return { shape, topDiameterMm, bottomDiameterMm, heightMm };
+}
+
+/** How each brewer sprays, by its id. */
+async function readSprays(db: Database): Promise<ReadonlyMap<string, readonly SprayMode[]>> {
+  const { readings } = schema;
+  const rows = await db
+    .select()
+    .from(readings)
+    .where(eq(readings.kind, "flow"))
+    .orderBy(asc(readings.position));
+  const byOwner = new Map<string, SprayMode[]>();
+  for (const { ownerId, figures } of rows) {
+    byOwner.set(ownerId, [...(byOwner.get(ownerId) ?? []), figures as unknown as SprayMode]);
+  }
+  return byOwner;
+}
+
 /** Each grinder's newest curve, by its id. */
 async function readNewestCurves(db: Database): Promise<ReadonlyMap<string, readonly CurvePoint[]>> {
   const { grinderCurves } = schema;
@@ -119,14 +154,16 @@ async function readNewestCurves(db: Database): Promise<ReadonlyMap<string, reado
 
 /** Every recipe's newest version. */
 async function readRecipes(db: Database): Promise<BenchRecipe[]> {
-  const { recipes, recipeVersions, brewers, grinders, grinderPairs, coffees } = schema;
-  const [curves, rows, pairs] = await Promise.all([
+  const { recipes, recipeVersions, brewers, filters, grinders, grinderPairs, coffees } = schema;
+  const [curves, sprays, rows, pairs] = await Promise.all([
     readNewestCurves(db),
+    readSprays(db),
     db
       .select()
       .from(recipeVersions)
       .innerJoin(recipes, eq(recipes.id, recipeVersions.recipeId))
       .innerJoin(brewers, eq(brewers.id, recipeVersions.brewerId))
+      .innerJoin(filters, eq(filters.id, brewers.filterId))
       .innerJoin(grinders, eq(grinders.id, recipeVersions.grinderId))
       .innerJoin(coffees, eq(coffees.id, recipeVersions.coffeeId))
       .orderBy(asc(recipes.position), desc(recipeVersions.version)),
@@ -134,11 +171,19 @@ async function readRecipes(db: Database): Promise<BenchRecipe[]> {
   ]);
   const newest = rows.filter((row, i) => row.recipes.id !== rows[i - 1]?.recipes.id);
   return newest.map(
-    ({ recipe_versions: version, recipes: recipe, brewers: brewer, grinders: grinder, coffees: coffee }) => ({
+    ({
+      recipe_versions: version,
+      recipes: recipe,
+      brewers: brewer,
+      filters: filter,
+      grinders: grinder,
+      coffees: coffee,
+    }) => ({
       ...version,
       versionId: version.id,
       name: recipe.name,
-      basket: brewer.basket,
+      brewer: { kind: brewer.kind, drag: filter.drag, sprays: sprays.get(brewer.id) ?? [] },
+      basket: wholeBasket(brewer.basket),
       densityGPerMl: coffee.densityGPerMl,
       grinder: { id: grinder.id, name: grinder.name, curve: curves.get(grinder.id) ?? [] },
       pairs: pairsFrom(grinder.id, pairs),

@@ -193,6 +193,13 @@ const filterId = () =>
     .notNull()
     .references(() => filters.id);
 
+/** A basket as it is noted, whole or not. */
+export interface BasketRow extends Pick<Basket, "shape"> {
+  readonly topDiameterMm: number | null;
+  readonly bottomDiameterMm: number | null;
+  readonly heightMm: number | null;
+}
+
 /** What brews: a batch brewer with a basket and settings, or what is poured into by hand. */
 export const brewers = mysqlTable("brewers", {
   id: id().primaryKey(),
@@ -202,7 +209,8 @@ export const brewers = mysqlTable("brewers", {
   filterId: filterId(),
   /** How a brew ends. */
   ending: mysqlEnum("ending", ENDINGS).notNull().default("drained"),
-  basket: json<Basket>("basket").notNull(),
+  /** Its measures may each be missing. */
+  basket: json<BasketRow>("basket").notNull(),
   /** Settings apart by, least and most, g; delivered = intercept + slope · setting. */
   stepG: double("step_g").notNull(),
   minSettingG: double("min_setting_g").notNull(),

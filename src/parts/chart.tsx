@@ -4,13 +4,16 @@ import { useEffect, useRef, useState } from "react";
 
 export interface Series {
   readonly name: string;
-  readonly as: "points" | "line" | "crosses";
+  readonly as: keyof typeof LOOK;
   readonly x: readonly number[];
   readonly y: readonly number[];
+  /** What each point is, for the table: a line's points are left out of it where they have no names. */
+  readonly each?: readonly string[];
 }
 
 interface Axis {
   readonly title: string;
+  readonly range?: readonly [number, number];
 }
 
 interface ChartProps {
@@ -23,12 +26,20 @@ interface ChartProps {
 
 const HEIGHT = 260;
 const MARGIN = { l: 56, r: 12, t: 8, b: 44 };
+/** A legend of several lines stands below the chart and makes it taller. */
+const LEGEND_ROW = 22;
+const LEGEND_IN_ROW = 2;
 /** Each kind of series has its own colour and its own shape. */
 const LOOK = {
-  points: { token: "--color-rim", mode: "markers", symbol: "circle" },
-  crosses: { token: "--color-due", mode: "markers", symbol: "x" },
-  line: { token: "--color-hot", mode: "lines", symbol: "circle" },
+  points: { token: "--color-rim", mode: "markers", symbol: "circle", dash: "solid", fill: "none" },
+  squares: { token: "--color-ink", mode: "markers", symbol: "square", dash: "solid", fill: "none" },
+  crosses: { token: "--color-due", mode: "markers", symbol: "x", dash: "solid", fill: "none" },
+  line: { token: "--color-hot", mode: "lines", symbol: "circle", dash: "solid", fill: "none" },
+  dashes: { token: "--color-ice", mode: "lines", symbol: "circle", dash: "dash", fill: "none" },
+  thin: { token: "--color-rim", mode: "lines", symbol: "circle", dash: "dot", fill: "none" },
+  area: { token: "--color-good", mode: "lines", symbol: "circle", dash: "solid", fill: "toself" },
 } as const;
+const AREA_OPACITY = 0.16;
 const DECIMALS = 2;
 
 /** The one way to a drawn chart: loaded when one is shown, in the house's colours, its figures in a table beside it. */
@@ -43,8 +54,9 @@ export function Chart({ label, x, y, series }: ChartProps) {
       if (!here || !div) return;
       const css = getComputedStyle(document.documentElement);
       const colour = (token: string) => css.getPropertyValue(token).trim();
-      const axis = ({ title }: Axis) => ({
+      const axis = ({ title, range }: Axis) => ({
         title: { text: title },
+        ...(range && { range: [...range] }),
         gridcolor: colour("--color-worktop"),
         zeroline: false,
         linecolor: colour("--color-ink"),
@@ -52,7 +64,7 @@ export function Chart({ label, x, y, series }: ChartProps) {
       await Plotly.react(
         div,
         series.map(({ as, name, x: xs, y: ys }) => {
-          const { token, mode, symbol } = LOOK[as];
+          const { token, mode, symbol, dash, fill } = LOOK[as];
           return {
             type: "scatter",
             name,
@@ -60,14 +72,16 @@ export function Chart({ label, x, y, series }: ChartProps) {
             x: [...xs],
             y: [...ys],
             marker: { symbol, size: 9, color: colour(token) },
-            line: { width: 2, color: colour(token), shape: "linear" },
+            line: { width: 2, color: colour(token), shape: "linear", dash },
+            fill,
+            ...(fill === "toself" && { fillcolor: tint(colour(token)) }),
           };
         }),
         {
-          height: HEIGHT,
-          margin: MARGIN,
+          height: heightOf(series),
+          margin: { ...MARGIN, b: MARGIN.b + heightOf(series) - HEIGHT },
           showlegend: series.length > 1,
-          legend: { orientation: "h", y: 1.15 },
+          legend: { orientation: "h", yref: "container", y: 0, yanchor: "bottom", x: 0 },
           font: { family: css.getPropertyValue("--font-text"), color: colour("--color-ink") },
           paper_bgcolor: "transparent",
           plot_bgcolor: "transparent",
@@ -82,10 +96,11 @@ export function Chart({ label, x, y, series }: ChartProps) {
       here = false;
     };
   }, [x, y, series]);
-  const points = series.filter(({ as }) => as !== "line");
+  const height = heightOf(series);
+  const told = series.filter(({ as, each }) => LOOK[as].mode === "markers" || each);
   return (
     <figure className="min-w-64 flex-1">
-      <div ref={place} role="img" aria-label={label} style={{ height: HEIGHT }} />
+      <div ref={place} role="img" aria-label={label} style={{ height }} />
       {failed && <p className="text-quiet text-sm">The chart could not be drawn; its figures are below.</p>}
       <details>
         <summary className="min-h-8 cursor-pointer text-quiet text-sm">{label}, as a table</summary>
@@ -98,12 +113,12 @@ export function Chart({ label, x, y, series }: ChartProps) {
             </tr>
           </thead>
           <tbody>
-            {points.flatMap(({ name, x: xs, y: ys }) =>
+            {told.flatMap(({ name, each, x: xs, y: ys }) =>
               xs.map((at, i) => (
-                <tr key={`${name} ${at} ${ys[i]}`}>
+                <tr key={`${name} ${each?.[i]} ${at} ${ys[i]}`}>
                   <td>{Number(at.toFixed(DECIMALS))}</td>
                   <td>{Number((ys[i] ?? 0).toFixed(DECIMALS))}</td>
-                  <td>{name}</td>
+                  <td>{each ? `${name}, ${each[i]}` : name}</td>
                 </tr>
               )),
             )}
@@ -112,4 +127,14 @@ export function Chart({ label, x, y, series }: ChartProps) {
       </details>
     </figure>
   );
+}
+
+function heightOf(series: readonly Series[]): number {
+  return HEIGHT + (series.length > 1 ? LEGEND_ROW * Math.ceil(series.length / LEGEND_IN_ROW) : 0);
+}
+
+/** A colour of the theme, thinned to lie under lines. */
+function tint(hex: string): string {
+  const [r, g, b] = [1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16));
+  return `rgba(${r}, ${g}, ${b}, ${AREA_OPACITY})`;
 }

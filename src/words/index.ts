@@ -19,6 +19,17 @@ export {
 } from "./measure.ts";
 export { listed, PIN_WORDS, printPin } from "./names.ts";
 export {
+  ANSWER_WORDS,
+  differSentences,
+  type MissingForForecast,
+  mendSentence,
+  missingSentence,
+  missSentence,
+  outlookSentence,
+  outlookWords,
+  surenessSentence,
+} from "./outlook.ts";
+export {
   ACTION_WORDS,
   formerName,
   nameSentence,

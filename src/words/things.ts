@@ -234,6 +234,8 @@ export function unsoundSentence(failure: Unsound): string {
       return "The working fill is above the brim: change the two over, or weigh again.";
     case "topNarrower":
       return "The top is narrower than the bottom: change the two over.";
+    case "basketHalfMeasured":
+      return "A basket is measured whole: give all three, or none yet.";
     case "flatWithoutBottom":
       return "A flat basket has a bottom: how wide is it? A pointed one is a cone.";
     case "settingsTurned":

@@ -49,3 +49,26 @@ export const BASKET_J_PER_G_K = 1.2;
 /** Heat and steam that leave an open basket, W/K per m²; usual 40 to 120. */
 export const LOSS_W_PER_M2_K = 70;
 export const ROOM_C = 21;
+
+/** Fines: broken cells, whatever the grind, µm; usual 30 to 100. */
+export const FINES_UM = 50;
+/** Of the mass at `FINES_AT_UM`; usual 0.08 to 0.15 there, more where it is finer. */
+export const FINES_SHARE = 0.1;
+export const FINES_AT_UM = 800;
+/** The share of fines goes with (FINES_AT_UM ÷ median) to this power; usual 0.5 to 1. */
+export const FINES_POWER = 0.8;
+export const MOST_FINES = 0.45;
+/** Spread of the rest: standard deviation of ln(diameter); usual 0.3 to 0.5 for burr grinders. */
+export const SPREAD = 0.35;
+
+/** Liquid that a steeped bed keeps, g per g: pressed off, usual 1.6 to 2.1; left to drain through cloth or paper, 2.1 to 2.6. */
+export const PRESSED_G_PER_G = 1.9;
+export const DRAINED_G_PER_G = 2.3;
+/** Of the stirred rates, where nobody stirs: a crust and a still film hold back; usual 0.6 to 0.9. */
+export const UNSTIRRED_RATE = 0.75;
+/** Loss through wall and lid of a steeping vessel, W/K per m²; usual 6 to 15. */
+export const WALL_W_PER_M2_K = 10;
+/** What water dissolves of the hot water's at `COLD_C`, rising straight to all of it at `HOT_C`; usual 0.65 to 0.8. */
+export const COLD_SHARE = 0.72;
+export const COLD_C = 20;
+export const HOT_C = 80;

@@ -28,7 +28,16 @@ export {
   sprayPours,
   usualSpray,
 } from "./programme.ts";
-export { type BrewRange, forecastRange, RANGE_SAMPLES, RANGED, type Ranged, type Spread } from "./range.ts";
+export {
+  type BrewRange,
+  drawn,
+  forecastRange,
+  RANGE_SAMPLES,
+  RANGED,
+  type Ranged,
+  type Spread,
+  sampleRange,
+} from "./range.ts";
 export {
   forecastSteep,
   STEEP_ENDINGS,

@@ -36,16 +36,25 @@ export const RANGE_SAMPLES = 200;
  * @param random handed in, so that the same seed gives the same range
  * @returns undefined when no sample could be brewed
  */
-export function forecastRange(
+export function forecastRange(input: BrewInput, spread: Spread, random: Random): BrewRange | undefined {
+  const sampling = sampleRange(input, spread, random);
+  for (;;) {
+    const step = sampling.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same, brew by brew: it yields how many of `RANGE_SAMPLES` are done. */
+export function* sampleRange(
   input: BrewInput,
   spread: Spread,
   random: Random,
-  samples = RANGE_SAMPLES,
-): BrewRange | undefined {
+): Generator<number, BrewRange | undefined, void> {
   const brews: Brew[] = [];
-  for (let i = 0; i < samples; i++) {
+  for (let i = 0; i < RANGE_SAMPLES; i++) {
     const brew = forecastBrew(drawn(input, spread, random));
     if (brew.ok) brews.push(brew.value);
+    yield i + 1;
   }
   if (brews.length === 0) return undefined;
   const middle = (read: (brew: Brew) => number): readonly [number, number] => {
@@ -57,7 +66,7 @@ export function forecastRange(
       Ranged,
       readonly [number, number]
     >),
-    failedShare: 1 - brews.length / samples,
+    failedShare: 1 - brews.length / RANGE_SAMPLES,
   };
 }
 
@@ -65,8 +74,8 @@ const [MOST_TEMP_C, LEAST_TEMP_C] = [100, 40];
 /** No draw makes a dry sponge of the bed, or a factor that is nothing. */
 const LEAST_SHARE = 0.2;
 
-/** One draw. Shares are drawn on their logarithm, so that none turns negative. */
-function drawn(input: BrewInput, spread: Spread, { normal }: Random): BrewInput {
+/** One draw, each thing off by its spread. Shares are drawn on their logarithm, so that none turns negative. */
+export function drawn(input: BrewInput, spread: Spread, { normal }: Random): BrewInput {
   const about = (value: number, deviation: number) =>
     Math.max(LEAST_SHARE * value, value + deviation * normal());
   const times = (share: number) => Math.exp(share * normal());

@@ -1,3 +1,5 @@
+import * as c from "./constants.ts";
+
 /** Ground coffee of one size: so much of its mass, with this diameter. */
 export interface SizeClass {
   /** Of the dose, 0 to 1; all classes together are 1. */
@@ -5,16 +7,6 @@ export interface SizeClass {
   readonly um: number;
 }
 
-/** Fines: broken cells, whatever the grind; usual 30 to 100 µm. */
-const FINES_UM = 50;
-/** Of the mass, at the anchor's 800 µm; usual 8 to 15 % there, more where it is finer. */
-const FINES_SHARE = 0.1;
-const FINES_AT_UM = 800;
-const FINES_POWER = 0.8;
-const MOST_FINES = 0.45;
-
-/** Spread of the rest: standard deviation of ln(diameter); usual 0.3 to 0.5 for burr grinders. */
-const SPREAD = 0.35;
 /**
  * Three classes that have a normal distribution's mean, variance and kurtosis; source: Gauss–Hermite quadrature.
  * Standard deviations off the median, and shares.
@@ -32,10 +24,10 @@ const CLASSES = [
  * @param grindUm median, µm, above 0
  */
 export function sizeClasses(grindUm: number): readonly SizeClass[] {
-  const fines = Math.min(MOST_FINES, FINES_SHARE * (FINES_AT_UM / grindUm) ** FINES_POWER);
+  const fines = Math.min(c.MOST_FINES, c.FINES_SHARE * (c.FINES_AT_UM / grindUm) ** c.FINES_POWER);
   return [
-    { share: fines, um: Math.min(FINES_UM, grindUm) },
-    ...CLASSES.map(([z, share]) => ({ share: (1 - fines) * share, um: grindUm * Math.exp(SPREAD * z) })),
+    { share: fines, um: Math.min(c.FINES_UM, grindUm) },
+    ...CLASSES.map(([z, share]) => ({ share: (1 - fines) * share, um: grindUm * Math.exp(c.SPREAD * z) })),
   ];
 }
 

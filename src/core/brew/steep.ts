@@ -54,16 +54,11 @@ export type SteepFailure = {
   readonly retentionGPerG: number;
 };
 
-/** g per g; usual 1.6 to 2.1 pressed, 2.1 to 2.6 drained through cloth or paper. */
-export const STEEP_RETENTION: { readonly [ending in SteepEnding]: number } = { pressed: 1.9, drained: 2.3 };
-/** Against stirred, of the rates: a crust and a still film hold back; usual 0.6 to 0.9. */
-const UNSTIRRED_RATE = 0.75;
-/** Loss through the wall and the lid of a vessel, W/K per m²; usual 6 to 15. */
-const WALL_W_PER_M2_K = 10;
-/** What water dissolves of the hot water's at 20 °C, rising straight to all of it at 80 °C; usual 0.65 to 0.8. */
-const COLD_SHARE = 0.72;
-const COLD_C = 20;
-const HOT_C = 80;
+/** g per g */
+export const STEEP_RETENTION: { readonly [ending in SteepEnding]: number } = {
+  pressed: c.PRESSED_G_PER_G,
+  drained: c.DRAINED_G_PER_G,
+};
 /** Fine at the start, when the broken cells give, and coarse in the hours after. */
 const STEPS = 400;
 const G_PER_M3 = 1e6;
@@ -84,7 +79,7 @@ export function forecastSteep(
     return fail({ code: "bedHoldsAllWater", ratio: waterG / doseG, retentionGPerG });
   }
   const roomTempC = input.roomTempC ?? c.ROOM_C;
-  const factor = (input.factors?.extraction ?? 1) * (stirred ? 1 : UNSTIRRED_RATE);
+  const factor = (input.factors?.extraction ?? 1) * (stirred ? 1 : c.UNSTIRRED_RATE);
   const pools = merged(poolsOf(sizeClasses(input.grindUm)));
   const solubleG = (c.SOLUBLE_PCT / 100) * doseG * solubleShare(waterTempC);
   const liquidG = waterG - c.UPTAKE_G_PER_G * doseG;
@@ -92,7 +87,7 @@ export function forecastSteep(
   const ownG = pools.map(({ part }) => c.UPTAKE_G_PER_G * doseG * part);
 
   const jPerK = c.WATER_J_PER_G_K * waterG + c.GROUNDS_J_PER_G_K * doseG;
-  const lossPerS = (WALL_W_PER_M2_K * surfaceM2(waterG)) / jPerK;
+  const lossPerS = (c.WALL_W_PER_M2_K * surfaceM2(waterG)) / jPerK;
   // The grounds come from the room.
   const startC = (c.WATER_J_PER_G_K * waterG * waterTempC + c.GROUNDS_J_PER_G_K * doseG * roomTempC) / jPerK;
   const tempAtC = (atS: number) => roomTempC + (startC - roomTempC) * Math.exp(-lossPerS * atS);
@@ -146,8 +141,8 @@ export function forecastSteep(
 
 /** Of what hot water dissolves, 0 to 1. */
 function solubleShare(tempC: number): number {
-  const warm = Math.min(1, Math.max(0, (tempC - COLD_C) / (HOT_C - COLD_C)));
-  return COLD_SHARE + (1 - COLD_SHARE) * warm;
+  const warm = Math.min(1, Math.max(0, (tempC - c.COLD_C) / (c.HOT_C - c.COLD_C)));
+  return c.COLD_SHARE + (1 - c.COLD_SHARE) * warm;
 }
 
 /** A vessel as wide as it is high: V = π/4 · d³, and its whole surface 3/2 · π · d². */

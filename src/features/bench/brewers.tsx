@@ -104,6 +104,9 @@ const USUAL_DENSITY = 0.4;
 /** The basket's shape, all to one scale. */
 function SmallBasket({ topDiameterMm, bottomDiameterMm, heightMm }: Figures<"brewer">) {
   const WIDTH = 48;
+  if (topDiameterMm === null || bottomDiameterMm === null || heightMm === null) {
+    return <span className="w-12 shrink-0 text-center text-quiet text-xs">not measured</span>;
+  }
   const scale = WIDTH / Math.max(MOST_MM, topDiameterMm, heightMm);
   const [top, bottom, height] = [topDiameterMm * scale, bottomDiameterMm * scale, heightMm * scale];
   const middle = WIDTH / 2;

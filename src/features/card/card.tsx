@@ -5,10 +5,10 @@ import Link from "next/link";
 import { useState } from "react";
 import { flushSync } from "react-dom";
 import type { CardSheet } from "#contract/card.ts";
-import { printNumber } from "#core/units";
+import { printNumber, printPct, printTime } from "#core/units";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { cautionsOf, printSetting, stepsOf, typicalSentence } from "#words/index.ts";
+import { ANSWER_WORDS, cautionsOf, printSetting, stepsOf, typicalSentence } from "#words/index.ts";
 
 interface CardProps {
   readonly id: string;
@@ -82,7 +82,7 @@ export function Card(props: CardProps) {
 function Face({ draft, site, sheet, qr, made }: CardProps) {
   const units = useUnits();
   const { rounded } = sheet.result;
-  const { madeWith, dial, input } = sheet;
+  const { madeWith, dial, input, forecast } = sheet;
   const iced = input.serve === "iced";
   const print = { mass: units.printMass, liquid: units.printLiquid, temp: units.printTemp };
   const figures: [string, string][] = [
@@ -129,6 +129,14 @@ function Face({ draft, site, sheet, qr, made }: CardProps) {
           </div>
         ))}
       </dl>
+      {forecast && (
+        <p className="mb-2" data-testid="forecast">
+          <span className="text-quiet">forecast</span> done in about{" "}
+          <strong className="font-display tabular-nums">{printTime(Math.round(forecast.brewTimeS))}</strong>,
+          strength {printPct(forecast.strengthPct)}, slurry up to {printNumber(forecast.highWaterMm, 0)} mm
+          {dial?.by && dial.by !== "hand" && `; ground by ${ANSWER_WORDS[dial.by]}`}
+        </p>
+      )}
       <ol className="list-decimal space-y-1 pl-6">
         {stepsOf(sheet, print).map((step) => (
           <li key={step}>{step}</li>

@@ -1,25 +1,41 @@
+"use client";
+
+import { Minus, Plus } from "lucide-react";
 import type { BenchGrinder } from "#contract/bench.ts";
-import { printNumber } from "#core/units";
+import { bracketAround, coarser, onDial } from "#core/grind";
+import { type Answer, type Rung, recommended } from "#core/outlook";
+import { printNumber, printPct, printTime } from "#core/units";
+import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
+import { ANSWER_WORDS, differSentences, missSentence, outlookWords } from "#words/index.ts";
+import type { First } from "#workers/index.ts";
+import { DialRail, type Mark } from "./dialRail.tsx";
 import type { GrindAnswer } from "./grindAnswer.ts";
+import type { GrindPick } from "./state.ts";
 
-const HEIGHT = 196;
-const RAIL_X = 58;
-/** The ladder shows so much of the dial around its answers. */
-const SHOWN_SHARE = 1 / 3;
+const n = (value: number) => printNumber(value, 2);
 
-const n = (value: number) => printNumber(value, 1);
-
-/** The grinder's dial, with the source's setting on it and what the house rule makes of it. */
-export function DialLadder({
-  grinder,
-  answer,
-}: {
+interface DialLadderProps {
   readonly grinder: BenchGrinder;
+  /** What is known before and without a forecast. */
   readonly answer: GrindAnswer;
-}) {
-  const { source, translated, rule, bracket } = answer;
-  if (!translated) {
+  readonly first: First | undefined;
+  readonly pick: GrindPick;
+  readonly onPick: (pick: GrindPick) => void;
+}
+
+/** A line of the ladder: an answer that the forecast has worked out, or that is known without one. */
+interface Line {
+  readonly by: Answer;
+  readonly setting: number;
+  readonly rung: Rung | undefined;
+}
+
+/** The grinder's dial with the answers to "how fine": side by side, with what each would give. One is picked. */
+export function DialLadder({ grinder, answer, first, pick, onPick }: DialLadderProps) {
+  const { source, translated, rule } = answer;
+  const rungs = first?.ladder.rungs ?? [];
+  if (!translated && rungs.length === 0) {
     return (
       <Panel title={`On ${grinder.name}'s dial`}>
         <p>
@@ -29,111 +45,140 @@ export function DialLadder({
       </Panel>
     );
   }
-  const span = Math.max(grinder.step * 8, (grinder.max - grinder.min) * SHOWN_SHARE);
-  const middle = rule ? (translated.setting + rule.setting) / 2 : translated.setting;
-  const low = Math.max(grinder.min, Math.min(middle - span / 2, grinder.max - span));
-  const high = Math.min(grinder.max, low + span);
-  const y = (setting: number) => 12 + (HEIGHT - 24) * (1 - (setting - low) / (high - low));
-  const whole = Math.max(1, grinder.step);
-  const ticks = Array.from(
-    { length: Math.floor((high - low) / grinder.step + 1e-9) + 1 },
-    (_, i) => low + i * grinder.step,
-  );
+  const lines: Line[] = (
+    [
+      ["source", translated?.setting],
+      ["rule", rule?.setting],
+      ["contact", undefined],
+      ["extraction", undefined],
+    ] as const
+  ).flatMap(([by, known]) => {
+    const rung = rungs.find((each) => each.by === by);
+    const setting = rung?.at.setting ?? known;
+    return setting === undefined ? [] : [{ by, setting, rung }];
+  });
+  const byAnswer = (by: Answer) => lines.find((line) => line.by === by)?.setting;
+  const setting =
+    typeof pick === "number" ? pick : (byAnswer(pick) ?? first?.picked.setting ?? lines[0]?.setting ?? 0);
+  const best = first && recommended(rungs);
+  const marks: Mark[] = [
+    ...lines.map(({ by, setting: at }) => ({ at, word: ANSWER_WORDS[by], picked: by === pick })),
+    ...(typeof pick === "number" ? [{ at: pick, word: "by hand", picked: true }] : []),
+  ];
+  const step = (steps: number) =>
+    onPick(onDial(coarser(setting, steps * grinder.step, grinder), grinder).setting);
+  const bracket = bracketAround(setting, grinder);
+  const aside = [bracket.finer, bracket.coarser].filter((each) => each !== undefined);
   return (
     <Panel
       title={`On ${grinder.name}'s dial`}
-      aside={<span className="text-quiet text-sm">{grinder.higherIs} ↑</span>}
+      aside={
+        <span className="flex items-center gap-1.5">
+          <Button look="icon" aria-label="finer" onClick={() => step(-1)}>
+            <Minus size={18} aria-hidden />
+          </Button>
+          <strong
+            aria-live="polite"
+            className="min-w-14 text-center font-bold font-display text-3xl tabular-nums"
+            data-testid="dial"
+          >
+            {n(setting)}
+          </strong>
+          <Button look="icon" aria-label="coarser" onClick={() => step(1)}>
+            <Plus size={18} aria-hidden />
+          </Button>
+        </span>
+      }
     >
-      <div className="flex gap-3">
-        <svg width={96} height={HEIGHT} aria-hidden="true" className="shrink-0">
-          <line x1={RAIL_X} x2={RAIL_X} y1={6} y2={HEIGHT - 6} className="stroke-ink" strokeWidth={2} />
-          {ticks.map((tick) => {
-            const named = Math.abs(tick / whole - Math.round(tick / whole)) < 1e-9;
-            return (
-              <g key={tick}>
-                <line
-                  x1={RAIL_X - (named ? 12 : 7)}
-                  x2={RAIL_X}
-                  y1={y(tick)}
-                  y2={y(tick)}
-                  className="stroke-ink"
-                />
-                {named &&
-                  (whole > 0.9 || ticks.length < 30) &&
-                  Math.round(tick) % (span > 12 ? 5 : 1) === 0 && (
-                    <text x={RAIL_X - 16} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-xs">
-                      {n(tick)}
-                    </text>
-                  )}
-              </g>
-            );
-          })}
-          {bracket?.finer !== undefined && bracket.coarser !== undefined && (
-            <rect
-              x={RAIL_X - 4}
-              width={8}
-              y={Math.min(y(bracket.coarser), y(bracket.finer))}
-              height={Math.abs(y(bracket.finer) - y(bracket.coarser))}
-              className="fill-rim/25"
-            />
+      <div className="flex flex-wrap gap-x-4 gap-y-2">
+        <DialRail grinder={grinder} marks={marks} />
+        <div className="min-w-0 flex-1 overflow-x-auto">
+          <table className="w-full text-sm tabular-nums" aria-label="answers on the dial">
+            <thead>
+              <tr className="text-left text-quiet">
+                <th className="font-normal">take</th>
+                <th className="px-2 text-right font-normal">dial</th>
+                <th className="px-2 text-right font-normal">time</th>
+                <th className="px-2 text-right font-normal">strength</th>
+                <th className="px-2 text-right font-normal">extraction</th>
+                <th className="pl-2 text-right font-normal">slurry to</th>
+              </tr>
+            </thead>
+            <tbody>
+              {lines.map(({ by, setting: at, rung }) => (
+                <tr key={by} className={by === pick ? "bg-rim/10 font-semibold" : undefined}>
+                  <td className="py-0.5">
+                    <label className="flex min-h-8 cursor-pointer items-center gap-2 whitespace-nowrap">
+                      <input
+                        type="radio"
+                        name="grind"
+                        className="size-4 accent-rim"
+                        checked={by === pick}
+                        onChange={() => onPick(by)}
+                      />
+                      {ANSWER_WORDS[by]}
+                      {by === best && (
+                        <span className="rounded bg-good px-1.5 text-enamel text-xs">suggested</span>
+                      )}
+                    </label>
+                  </td>
+                  <td className="px-2 text-right font-display text-base" data-testid={by}>
+                    {n(at)}
+                  </td>
+                  <Given rung={rung} />
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <Reasons lines={lines} grinder={grinder} />
+          {aside.length > 0 && (
+            <p className="mt-1 text-quiet text-sm">A first trial also brews {aside.map(n).join(" and ")}.</p>
           )}
-          <line
-            x1={RAIL_X}
-            x2={RAIL_X + 26}
-            y1={y(translated.setting)}
-            y2={y(translated.setting)}
-            className="stroke-ink"
-            strokeWidth={2}
-          />
-          {rule && (
-            <line
-              x1={RAIL_X}
-              x2={RAIL_X + 36}
-              y1={y(rule.setting)}
-              y2={y(rule.setting)}
-              className="stroke-rim"
-              strokeWidth={5}
-            />
-          )}
-        </svg>
-        <dl className="space-y-2 text-sm">
-          {rule && (
-            <div>
-              <dt className="text-quiet">house rule</dt>
-              <dd>
-                <strong className="font-display text-3xl tabular-nums" data-testid="house-rule">
-                  {n(rule.setting)}
-                </strong>
-                <br />
-                bed {n(rule.targetMm)} mm, the source's {n(rule.sourceMm)} mm
-                {rule.icedUnits > 0 && `; ${n(rule.icedUnits)} finer for a short iced brew`}
-                {rule.limitedBy && "; the dial ends there"}
-              </dd>
-            </div>
-          )}
-          <div>
-            <dt className="text-quiet">
-              the source, {source.grinder} {n(source.setting)}
-            </dt>
-            <dd>
-              <strong className="font-display text-xl tabular-nums">{n(translated.setting)}</strong>
-              {translated.by === "curves" && " by what both dials grind; the two were never matched"}
-              {translated.extrapolated && " beyond the matched pairs"}
-            </dd>
-          </div>
-          {bracket && (
-            <div>
-              <dt className="text-quiet">a first trial also brews</dt>
-              <dd className="tabular-nums">
-                {[bracket.finer, bracket.coarser]
-                  .filter((setting) => setting !== undefined)
-                  .map(n)
-                  .join(" and ")}
-              </dd>
-            </div>
-          )}
-        </dl>
+        </div>
       </div>
     </Panel>
   );
+}
+
+/** What an answer would give. */
+function Given({ rung }: { readonly rung: Rung | undefined }) {
+  if (!rung) return <td colSpan={4} />;
+  if (!rung.outlook.ok) {
+    return (
+      <td colSpan={4} className="px-2 text-right text-stop">
+        {outlookWords(rung.outlook.failure)}
+      </td>
+    );
+  }
+  const { brew, strengthPct, checks } = rung.outlook.value;
+  const warned = (...codes: string[]) =>
+    checks.some(({ code }) => codes.includes(code)) ? "text-due underline decoration-dotted" : "";
+  return (
+    <>
+      <td className={`px-2 text-right ${warned("timeOutsideWindow")}`}>
+        {printTime(Math.round(brew.brewTimeS))}
+      </td>
+      <td className={`px-2 text-right ${warned("strengthOutsideWindow")}`}>{printPct(strengthPct)}</td>
+      <td className={`px-2 text-right ${warned("extractionOutsideWindow")}`}>
+        {printPct(brew.extractionPct, { decimals: 1 })}
+      </td>
+      <td className={`pl-2 text-right ${warned("overflow", "slurryOverPaper")}`}>
+        {brew.overflowG > 0 ? "over the rim" : `${printNumber(brew.highWaterMm, 0)} mm`}
+      </td>
+    </>
+  );
+}
+
+/** In words: what is out of reach, and why the answers differ. */
+function Reasons({ lines, grinder }: { readonly lines: readonly Line[]; readonly grinder: BenchGrinder }) {
+  const said = lines.flatMap(({ by, rung }) => [
+    ...(rung?.miss ? [`${ANSWER_WORDS[by]}: ${missSentence(by, rung.miss)}`] : []),
+    ...(rung?.at.limitedBy ? [`${ANSWER_WORDS[by]}: ${grinder.name}'s dial ends there.`] : []),
+  ]);
+  const rungs = lines.flatMap(({ rung }) => rung ?? []);
+  return [...differSentences(rungs, grinder), ...said].map((sentence) => (
+    <p key={sentence} className="mt-1 text-sm">
+      {sentence}
+    </p>
+  ));
 }

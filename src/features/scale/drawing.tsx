@@ -5,7 +5,8 @@ import { Pot } from "#parts/pot.tsx";
 interface DrawingProps {
   readonly figures: SheetFigures;
   readonly retentionGPerG: number;
-  readonly basket: Basket;
+  /** Null where nobody has measured it: an open outline stands for it. */
+  readonly basket: Basket | null;
   readonly densityGPerMl: number;
   readonly brimG: number;
   readonly workingG: number;
@@ -93,8 +94,14 @@ export function Drawing(props: DrawingProps) {
       )}
       <g transform={`translate(${BASKET.x} ${BASKET.y})`}>
         <path d={shape.inside} className="fill-enamel" />
-        <path d={shape.bed} className="fill-coffee" />
-        <path d={shape.outline} className="fill-none stroke-rim" strokeWidth={3} strokeLinejoin="round" />
+        {shape.bed && <path d={shape.bed} className="fill-coffee" />}
+        <path
+          d={shape.outline}
+          className="fill-none stroke-rim"
+          strokeWidth={3}
+          strokeLinejoin="round"
+          strokeDasharray={basket ? undefined : "6 6"}
+        />
       </g>
       <g transform={`translate(${VESSEL.x} ${VESSEL.y})`}>
         <Pot
@@ -109,8 +116,12 @@ export function Drawing(props: DrawingProps) {
   );
 }
 
+/** Only an outline. */
+const ANY_BASKET: Basket = { shape: "flat", topDiameterMm: 150, bottomDiameterMm: 120, heightMm: 85 };
+
 /** The basket and the dry, level bed in it, to one scale. */
-function basketShape(basket: Basket, doseG: number, densityGPerMl: number) {
+function basketShape(known: Basket | null, doseG: number, densityGPerMl: number) {
+  const basket = known ?? ANY_BASKET;
   const scale = Math.min(BASKET.scale, BASKET.most / basket.topDiameterMm);
   const topW = basket.topDiameterMm * scale;
   const bottomW = basket.bottomDiameterMm * scale;
@@ -124,7 +135,7 @@ function basketShape(basket: Basket, doseG: number, densityGPerMl: number) {
     topW,
     height,
     inside: trapezoid(topW, 0),
-    bed: trapezoid(bedTopW, height - depthMm * scale),
+    bed: known && trapezoid(bedTopW, height - depthMm * scale),
     outline: trapezoid(topW, 0),
   };
 }

@@ -1,4 +1,4 @@
-import { bedDepthMm } from "#core/brew";
+import { type Basket, bedDepthMm } from "#core/brew";
 import {
   type Bracket,
   bracketAround,
@@ -36,12 +36,8 @@ export function grindAnswer(chosen: Chosen, doseG: number, serve: Serve, houseRu
   const there = onOther(chosen);
   if (!there) return { source };
   const translated = { ...onDial(there.setting, grinder), by: there.by, extrapolated: there.extrapolated };
-  const sourceMm = resultOr(
-    bedDepthMm({ doseG: recipe.doseG, densityGPerMl: recipe.densityGPerMl, basket: recipe.basket }),
-  );
-  const targetMm = resultOr(
-    bedDepthMm({ doseG, densityGPerMl: coffee.densityGPerMl, basket: brewer.basket }),
-  );
+  const sourceMm = depthIn(recipe.basket, recipe);
+  const targetMm = depthIn(brewer.basket, { doseG, densityGPerMl: coffee.densityGPerMl });
   if (!sourceMm || !targetMm) return { source, translated };
   const shared = ruleOn(grinder, houseRules);
   const rule = {
@@ -57,6 +53,14 @@ export function grindAnswer(chosen: Chosen, doseG: number, serve: Serve, houseRu
     rule: { ...setting, sourceMm, targetMm, icedUnits: icedShift ? rule.icedUnits : 0 },
     bracket: bracketAround(setting.setting, grinder),
   };
+}
+
+/** How deep a dose lies; undefined where it does not fit, or nobody has measured the basket. */
+function depthIn(
+  basket: Basket | null,
+  { doseG, densityGPerMl }: { readonly doseG: number; readonly densityGPerMl: number },
+): number | undefined {
+  return basket ? resultOr(bedDepthMm({ doseG, densityGPerMl, basket })) : undefined;
 }
 
 /** The source's setting on this grinder: its own, by matched pairs, or by what both dials grind. */

@@ -3,13 +3,14 @@
 import { useEffect, useRef, useState } from "react";
 import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import { cupsFrom, type SheetResult } from "#core/sheet";
-import { parseLiquid, printNumber } from "#core/units";
+import { parseLiquid, printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import { printSetting, quantitySentence } from "#words/index.ts";
 import { Drawing } from "./drawing.tsx";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { Plate } from "./plate.tsx";
 import type { Chosen } from "./state.ts";
+import type { Told } from "./told.ts";
 import { whyOf } from "./why.ts";
 
 interface RibbonProps {
@@ -26,6 +27,8 @@ interface RibbonProps {
   readonly onFree: (name: FigureName) => string | undefined;
   readonly extraction: { readonly pct: number; readonly guess: boolean };
   readonly cups: Bench["cups"];
+  /** What the forecast says, once it does. */
+  readonly told: Told | undefined;
 }
 
 /** Where each plate stands on the wide drawing, in per cent of it; on a narrow screen they stand in a list. */
@@ -56,7 +59,8 @@ const ICED: readonly FigureName[] = [
 
 /** The solved sheet as one drawing, with every figure where its mass is. */
 export function Ribbon(props: RibbonProps) {
-  const { sheet, chosen, serve, shown, onShow, pinned, nudgeOf, onPin, onFree, extraction, cups } = props;
+  const { sheet, chosen, serve, shown, onShow, pinned, nudgeOf, onPin, onFree, extraction, cups, told } =
+    props;
   const units = useUnits();
   const figures = sheet[shown];
   const names = serve === "hot" ? HOT : ICED;
@@ -149,6 +153,7 @@ export function Ribbon(props: RibbonProps) {
             <br />
             {printNumber(brewer.retentionGPerG, 2)} g per g
           </p>
+          {told?.figures && <Foretold told={told} figures={told.figures} />}
           <div className="text-sm @wide:absolute @wide:right-[1.3%] @wide:bottom-[3%] @wide:w-[15.5%]">
             <p>
               <strong className="font-display text-base tabular-nums">
@@ -166,6 +171,46 @@ export function Ribbon(props: RibbonProps) {
         </div>
       </div>
     </section>
+  );
+}
+
+/** The forecast's three figures where the coffee leaves the bed, each with the range of eight in ten. */
+function Foretold({
+  told,
+  figures,
+}: {
+  readonly told: Told;
+  readonly figures: NonNullable<Told["figures"]>;
+}) {
+  const { ranges, current } = told;
+  const time = (seconds: number) => printTime(Math.round(seconds));
+  const tenth = (pct: number) => printPct(pct, { decimals: 1 });
+  const all = [
+    ["brew time", figures.brewTimeS, ranges?.brewTimeS, time],
+    ["strength", figures.strengthPct, ranges?.strengthPct, printPct],
+    ["extraction", figures.extractionPct, ranges?.extractionPct, tenth],
+  ] as const;
+  return (
+    <dl
+      aria-label="as forecast"
+      className={`flex gap-x-4 text-sm @wide:absolute @wide:bottom-[3%] @wide:left-[45%] ${current ? "" : "opacity-50"}`}
+    >
+      {all.map(([name, value, range, print]) => (
+        <div key={name}>
+          <dt className="text-quiet">{name}</dt>
+          <dd className="whitespace-nowrap">
+            <strong className="font-display text-lg tabular-nums" data-testid={`forecast ${name}`}>
+              {print(value)}
+            </strong>
+            {range && (
+              <span className="block text-quiet text-xs tabular-nums">
+                {print(range[0]).replace(/ ?%$/, "")} to {print(range[1])}
+              </span>
+            )}
+          </dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 

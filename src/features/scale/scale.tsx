@@ -1,24 +1,25 @@
 "use client";
 
 import { Redo2, Undo2 } from "lucide-react";
+import dynamic from "next/dynamic";
 import { ToggleGroup } from "radix-ui";
 import { memo, useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
-import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
+import { bracketAround } from "#core/grind";
+import type { Mend } from "#core/outlook";
+import { type PinSet, pinFigure, type SheetResult, solveSheet } from "#core/sheet";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { PIN_WORDS, rightSentence, sheetFailureSentence } from "#words/index.ts";
 import { saveCard } from "./actions.ts";
-import { DialLadder } from "./dialLadder.tsx";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { guessesOf } from "./guesses.ts";
 import { step } from "./history.ts";
-import { Checks, Cup } from "./panels.tsx";
 import { Ribbon } from "./ribbon.tsx";
 import {
   brewTempOf,
@@ -27,6 +28,7 @@ import {
   firstPins,
   fromRecipe,
   givenOf,
+  groundOn,
   inRange,
   into,
   mostOf,
@@ -35,6 +37,10 @@ import {
   serveAs,
   sheetInputOf,
 } from "./state.ts";
+import type { Told } from "./told.ts";
+
+/** Loaded beside the page: the ribbon stands and works before it is there. */
+const Below = dynamic(() => import("./below.tsx").then(({ Below }) => Below));
 
 interface ScaleProps {
   readonly bench: Bench;
@@ -51,6 +57,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
     broken ? "The link named something that is not here: those parts start afresh." : "",
   );
   const [shown, setShown] = useState<"rounded" | "exact">("rounded");
+  const [told, setTold] = useState<Told>();
   const state = history.now;
   const set = (next: ScaleState, sentence = "") => {
     dispatch({ type: "set", state: next });
@@ -109,6 +116,30 @@ export function Scale({ bench, start, broken }: ScaleProps) {
     set({ ...state, pins: state.pins.filter((each) => each.name !== name) }, "No bypass again.");
     return undefined;
   };
+  /** What the forecast proposes, done to the sheet: one step back undoes it. */
+  const takeMend = (mend: Mend) => {
+    const grind = mend.setting;
+    if (mend.by === "dial") return set({ ...state, grind });
+    if (mend.by === "basket") {
+      const other = bench.brewers.find(({ name }) => name === mend.name);
+      return set({ ...state, grind, brewer: other?.id ?? state.brewer }, `On ${mend.name} now.`);
+    }
+    const figures = solved.ok ? solved.value.rounded : undefined;
+    if (!figures) return;
+    const to: PinSet =
+      mend.by === "halves"
+        ? { name: "yieldG", value: figures.yieldG / 2 }
+        : {
+            name: "bypassG",
+            value: figures.bypassG + (mend.bypassPct / 100) * figures.brewWaterG,
+          };
+    const pinned = pinFigure(state.pins, to, givenOf(state, bench));
+    if (!pinned.ok) return setSaid(sheetFailureSentence(pinned.failure));
+    set(
+      { ...state, grind, pins: pinned.value.pins },
+      mend.by === "halves" ? "This is one of the two batches." : "",
+    );
+  };
   const nudgeOf = (name: FigureName): number => {
     const { rounding } = bench.settings;
     const { stepG, slope } = chosen.brewer.lattice;
@@ -162,7 +193,9 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             <Redo2 size={18} aria-hidden />
           </Button>
         </span>
-        {solved.ok && <Save key={bench.site.id} state={state} bench={bench} sheet={solved.value} />}
+        {solved.ok && (
+          <Save key={bench.site.id} state={state} bench={bench} sheet={solved.value} told={told} />
+        )}
       </div>
       <p role="status" className="min-h-0 text-sm empty:hidden">
         {said}
@@ -191,29 +224,19 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             onFree={free}
             extraction={extraction}
             cups={bench.cups.filter(({ serve }) => serve === state.serve)}
+            told={told}
           />
-          <div className="grid gap-3 lg:grid-cols-3">
-            <Checks bench={bench} checks={sheet.checks} chosen={chosen} figures={sheet.rounded} />
-            <Cup
-              sheet={sheet}
-              input={input}
-              extraction={extraction}
-              aside={
-                chosen.ice && (
-                  <Choice
-                    label="ice from"
-                    value={chosen.ice.id}
-                    options={optionsOf(bench.iceSources)}
-                    onChange={(id) => set({ ...state, ice: id })}
-                  />
-                )
-              }
-            />
-            <DialLadder
-              grinder={chosen.grinder}
-              answer={grindAnswer(chosen, sheet.rounded.doseG, state.serve, bench.settings.rule)}
-            />
-          </div>
+          <Below
+            bench={bench}
+            state={state}
+            chosen={chosen}
+            sheet={sheet}
+            input={input}
+            onGrind={(grind) => set({ ...state, grind })}
+            onIce={(ice) => set({ ...state, ice })}
+            onMend={takeMend}
+            onTold={setTold}
+          />
         </div>
       )}
       {sheet === undefined && (
@@ -271,7 +294,7 @@ const Choices = memo(
           label="ground on"
           value={chosen.grinder.id}
           options={optionsOf(bench.grinders)}
-          onChange={(grinder) => set((now) => ({ ...now, grinder }))}
+          onChange={(grinder) => set((now) => groundOn(grinder, now))}
         />
         <Choice
           label="into"
@@ -297,10 +320,11 @@ interface SaveProps {
   readonly state: ScaleState;
   readonly bench: Bench;
   readonly sheet: SheetResult;
+  readonly told: Told | undefined;
 }
 
 /** Keeps the sheet as a card. A second tap on the same sheet is the same card. */
-function Save({ state, bench, sheet }: SaveProps) {
+function Save({ state, bench, sheet, told }: SaveProps) {
   const { may, send } = useCounter();
   const [saving, setSaving] = useState(false);
   const kept = useRef<{ readonly state: ScaleState; readonly id: string }>(undefined);
@@ -309,7 +333,9 @@ function Save({ state, bench, sheet }: SaveProps) {
     if (kept.current?.state !== state) kept.current = { state, id: uuidv7() };
     const { id } = kept.current;
     setSaving(true);
-    const sent = await send(saveCard({ id, siteId: bench.site.id, sheet: cardOf(state, bench, sheet) }));
+    const sent = await send(
+      saveCard({ id, siteId: bench.site.id, sheet: cardOf(state, bench, sheet, told) }),
+    );
     setSaving(false);
     if (!sent.ok) return;
     toast.success(sent.data.draft ? "Kept as a draft." : "Kept as a card.", {
@@ -320,26 +346,31 @@ function Save({ state, bench, sheet }: SaveProps) {
     return <p className="ml-auto max-w-56 text-quiet text-sm">{rightSentence("keepCards")}</p>;
   }
   return (
-    <Button look="main" className="ml-auto" disabled={saving} onClick={save}>
+    <Button look="main" className="ml-auto" disabled={saving || (told && !told.current)} onClick={save}>
       {draft ? "Save as draft" : "Save as card"}
     </Button>
   );
 }
 
-/** What the card keeps besides the result: the inputs, the dial, and what it was made with. */
-function cardOf(state: ScaleState, bench: Bench, sheet: SheetResult) {
+/** What the card keeps besides the result: the inputs, the dial and what is forecast there, and what it was made with. */
+function cardOf(state: ScaleState, bench: Bench, sheet: SheetResult, told: Told | undefined) {
   const chosen = chosenOf(state, bench);
   const { recipe, brewer, vessel, grinder, coffee, ice } = chosen;
-  const { rule, translated, bracket } = grindAnswer(
-    chosen,
-    sheet.rounded.doseG,
-    state.serve,
-    bench.settings.rule,
-  );
-  const setting = rule?.setting ?? translated?.setting;
+  const { rule, translated } = grindAnswer(chosen, sheet.rounded.doseG, state.serve, bench.settings.rule);
+  const known = { source: translated, rule, contact: undefined, extraction: undefined };
+  const setting =
+    told?.setting ?? (typeof state.grind === "number" ? state.grind : known[state.grind]?.setting);
   return {
     input: JSON.parse(JSON.stringify(sheetInputOf(state, bench))),
-    ...(setting !== undefined && { dial: { grinder: grinder.name, setting, ...bracket } }),
+    ...(setting !== undefined && {
+      dial: {
+        grinder: grinder.name,
+        setting,
+        ...bracketAround(setting, grinder),
+        by: typeof state.grind === "number" ? ("hand" as const) : state.grind,
+      },
+    }),
+    ...(told?.figures && { forecast: told.figures }),
     madeWith: {
       recipeVersionId: recipe.versionId,
       recipe: recipe.name,

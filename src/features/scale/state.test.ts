@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import type { Bench, BenchRecipe, BenchVessel } from "#contract/bench.ts";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import { must } from "#core/result";
 import { PIN_NAMES, solveSheet } from "#core/sheet";
+import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { step } from "./history.ts";
 import {
@@ -11,6 +11,7 @@ import {
   extractionOf,
   firstState,
   fromRecipe,
+  groundOn,
   into,
   queryOf,
   readQuery,
@@ -18,115 +19,6 @@ import {
   sheetInputOf,
 } from "./state.ts";
 
-const CONE = { shape: "cone" as const, topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 };
-const LOFT_CONE: BenchRecipe = {
-  versionId: "loft",
-  name: "Loft cone",
-  version: 4,
-  serve: "hot",
-  coffeeId: "saltmarsh",
-  basket: CONE,
-  densityGPerMl: 0.4,
-  grinder: { id: "dunlin", name: "Dunlin", curve: [] },
-  dialSetting: 31,
-  pairs: {
-    chough: [
-      { from: 18, to: 5 },
-      { from: 31, to: 9.5 },
-      { from: 45, to: 14 },
-    ],
-  },
-  doseG: 22,
-  hotWaterG: 352,
-  iceG: 0,
-  waterTempC: 93,
-  retentionGPerG: 2.23,
-  weighedG: 303,
-  strengthPct: 1.38,
-};
-const SLACK_WATER: BenchRecipe = {
-  ...LOFT_CONE,
-  versionId: "slack",
-  name: "Slack water",
-  serve: "iced",
-  doseG: 24,
-  hotWaterG: 222,
-  iceG: 138,
-  waterTempC: 92,
-  retentionGPerG: 2.15,
-  weighedG: null,
-  strengthPct: 1.4,
-};
-const DISPENSER: BenchVessel = {
-  id: "dispenser",
-  name: "dispenser",
-  kind: "dispenser",
-  iced: false,
-  brimG: 3100,
-  workingG: 2850,
-  vesselJPerK: 420,
-  typical: [],
-};
-const BENCH: Bench = {
-  site: { id: "pier", name: "Pier Head", timeZone: "Europe/London", altitudeM: 4 },
-  sites: [{ id: "pier", name: "Pier Head" }],
-  settings: USUAL_SETTINGS,
-  brewers: [
-    {
-      id: "fulmar",
-      name: "Fulmar",
-      kind: "batch",
-      filter: { name: "large basket paper", material: "paper" },
-      typical: [],
-      doseMinG: null,
-      sprayTempC: null,
-      bypassMaxPct: 35,
-      basket: { shape: "flat", topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 },
-      lattice: { stepG: 100, slope: 0.976, interceptG: 8, minSettingG: 1200, maxSettingG: 3600 },
-      doseMaxG: 230,
-      preferredMinG: 2000,
-      preferredMaxG: 3400,
-      bedDepthMinMm: 20,
-      bedDepthMaxMm: 40,
-      retentionGPerG: 2.12,
-      dripDropC: 15,
-      rinseG: 300,
-    },
-  ],
-  vessels: [
-    DISPENSER,
-    { ...DISPENSER, id: "pot", brimG: 2050, workingG: 1880 },
-    { ...DISPENSER, id: "steel", kind: "steel", iced: true, brimG: 4200, workingG: 3990, vesselJPerK: 350 },
-  ],
-  grinders: [
-    {
-      id: "chough",
-      name: "Chough",
-      min: 0,
-      max: 24,
-      step: 0.5,
-      higherIs: "coarser",
-      purgeG: 12,
-      ruleUnits: null,
-      ruleIcedUnits: null,
-      curve: [],
-      typical: [],
-    },
-  ],
-  iceSources: [{ id: "bin", name: "bin machine", iceTempC: -1, iceWetShare: 0.08, heapGPerMl: 0.58 }],
-  coffees: [
-    {
-      id: "saltmarsh",
-      name: "Saltmarsh",
-      character: "medium",
-      densityGPerMl: 0.4,
-      stockG: 9600,
-      typical: [],
-    },
-  ],
-  cups: [],
-  recipes: [LOFT_CONE, SLACK_WATER],
-};
 const START = firstState(BENCH);
 const names = (state: typeof START) => state.pins.map(({ name }) => name);
 
@@ -244,6 +136,30 @@ test("extraction is the metered cup's, weighed or by its balance, else the house
   expect(extractionOf({ ...LOFT_CONE, strengthPct: null }, 20)).toEqual({ pct: 20, guess: true });
 });
 
+describe("where the grind comes from", () => {
+  test("fits into the link, and comes back out of it", () => {
+    for (const grind of ["source", "contact", "extraction", 11.5] as const) {
+      const query = Object.fromEntries(new URLSearchParams(queryOf({ ...START, grind })));
+      expect(readQuery(query, BENCH)).toEqual({ state: { ...START, grind }, broken: false });
+    }
+    expect(queryOf(START)).not.toContain("grind=");
+  });
+
+  test("a link with a grind that is none starts with the house rule, and says so", () => {
+    for (const grind of ["", "coarse", "NaN", "1e999"]) {
+      expect(readQuery({ grind }, BENCH)).toMatchObject({ state: { grind: "rule" }, broken: true });
+    }
+  });
+
+  test("a setting by hand stays on its own dial; an answer goes along to another", () => {
+    expect(groundOn("dunlin", { ...START, grind: 9 }).grind).toBe("rule");
+    expect(groundOn("dunlin", { ...START, grind: "extraction" })).toMatchObject({
+      grinder: "dunlin",
+      grind: "extraction",
+    });
+  });
+});
+
 describe("the dial", () => {
   const chosen = chosenOf(START, BENCH);
 
@@ -266,7 +182,12 @@ describe("the dial", () => {
 
   test("grinders that were never matched say nothing", () => {
     expect(
-      grindAnswer({ ...chosen, recipe: { ...LOFT_CONE, pairs: {} } }, 202, "hot", USUAL_SETTINGS.rule),
+      grindAnswer(
+        { ...chosen, recipe: { ...LOFT_CONE, pairs: {}, grinder: { ...LOFT_CONE.grinder, curve: [] } } },
+        202,
+        "hot",
+        USUAL_SETTINGS.rule,
+      ),
     ).toEqual({
       source: { grinder: "Dunlin", setting: 31 },
     });

@@ -9,6 +9,7 @@ import type {
 } from "#contract/bench.ts";
 import type { HouseSettings, IcedSchool } from "#contract/house.ts";
 import { boilingC } from "#core/measure";
+import { ANSWERS, type Answer } from "#core/outlook";
 import {
   type Given,
   meteredExtractionPct,
@@ -32,7 +33,11 @@ export interface ScaleState {
   readonly serve: Serve;
   /** The oldest pin first. */
   readonly pins: readonly PinSet[];
+  readonly grind: GrindPick;
 }
+
+/** Where the grind comes from: an answer that follows the sheet, or a setting by hand that stays. */
+export type GrindPick = Answer | number;
 
 /** The rows of the bench that a state names. */
 export interface Chosen {
@@ -122,6 +127,7 @@ export function firstState(bench: Bench): ScaleState {
     ice: bench.iceSources[0]?.id ?? "",
     serve: recipe.serve,
     pins: [],
+    grind: "rule",
   };
   return { ...state, pins: firstPins(state.serve, chosenOf(state, bench), bench.settings) };
 }
@@ -230,7 +236,7 @@ export function sheetInputOf(state: ScaleState, bench: Bench): SheetInput {
       preferredMaxG: known(brewer.preferredMaxG),
       bedDepthMinMm: brewer.bedDepthMinMm ?? bedMinMm,
       bedDepthMaxMm: brewer.bedDepthMaxMm ?? bedMaxMm,
-      basket: brewer.basket,
+      basket: brewer.basket ?? undefined,
     },
     coffee: { densityGPerMl: coffee.densityGPerMl },
     window,
@@ -247,6 +253,7 @@ export function queryOf(state: ScaleState): string {
     ...Object.fromEntries(KEYS.map((key) => [key, state[key]])),
     serve: state.serve,
     pins,
+    ...(state.grind !== "rule" && { grind: String(state.grind) }),
   }).toString();
 }
 
@@ -282,7 +289,16 @@ export function readQuery(
   const asked = text("serve") ?? first.serve;
   const serve: Serve = asked === "iced" ? "iced" : "hot";
   if (asked !== serve) broken = true;
-  const state: ScaleState = { ...first, ...Object.fromEntries(ids), serve, pins: [] };
+  const grindText = text("grind");
+  const grind = grindText === undefined ? "rule" : readGrind(grindText);
+  if (grind === undefined) broken = true;
+  const state: ScaleState = {
+    ...first,
+    ...Object.fromEntries(ids),
+    serve,
+    pins: [],
+    grind: grind ?? "rule",
+  };
   const pinText = text("pins");
   const pins = pinText === undefined ? undefined : readPins(pinText);
   if (pinText !== undefined && !pins) broken = true;
@@ -290,6 +306,17 @@ export function readQuery(
     state: { ...state, pins: pins ?? firstPins(serve, chosenOf(state, bench), bench.settings) },
     broken,
   };
+}
+
+function readGrind(text: string): GrindPick | undefined {
+  const answer = ANSWERS.find((each) => each === text);
+  if (answer) return answer;
+  return text.trim() !== "" && Number.isFinite(Number(text)) ? Number(text) : undefined;
+}
+
+/** Another grinder's dial: a setting by hand was the old one's. */
+export function groundOn(grinder: string, state: ScaleState): ScaleState {
+  return { ...state, grinder, grind: typeof state.grind === "number" ? "rule" : state.grind };
 }
 
 /** No sheet has more pins than there are names. */

@@ -1,14 +1,15 @@
 "use client";
 
 import { CircleAlert, CircleCheck, Info, OctagonX } from "lucide-react";
-import type { ReactNode } from "react";
 import type { Bench } from "#contract/bench.ts";
 import { bedDepthMm } from "#core/brew";
-import { type Check, meltOf, type SheetFigures, type SheetInput, type SheetResult } from "#core/sheet";
+import type { Mend, OutlookCheck } from "#core/outlook";
+import type { Check, CheckCode, SheetFigures } from "#core/sheet";
 import { printNumber, printPct } from "#core/units";
+import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { checkSentence, typicalSentence } from "#words/index.ts";
+import { checkSentence, mendSentence, outlookSentence, typicalSentence } from "#words/index.ts";
 import { guessesOf } from "./guesses.ts";
 import { brewTempOf, type Chosen } from "./state.ts";
 
@@ -43,25 +44,61 @@ interface ChecksProps {
   readonly checks: readonly Check[];
   readonly chosen: Chosen;
   readonly figures: SheetFigures;
+  /** What the forecast warns of; undefined while there is none. */
+  readonly outlook: readonly OutlookCheck[] | undefined;
+  readonly mends: readonly Mend[];
+  readonly onMend: (mend: Mend) => void;
 }
 
+/** What the sheet says by the source's extraction, and the forecast by its own: the forecast's word counts. */
+const FORECAST_TOO: readonly CheckCode[] = ["strengthOutsideWindow", "extractionOutsideWindow"];
+
 /** What stands against brewing it, and what speaks for it. */
-export function Checks({ bench, checks, chosen, figures }: ChecksProps) {
+export function Checks({ bench, checks, chosen, figures, outlook, mends, onMend }: ChecksProps) {
   const units = useUnits();
-  const { brewer, coffee } = chosen;
+  const { brewer, coffee, grinder } = chosen;
   const { doseG, brewWaterG, bypassG } = figures;
   const bypassPct = (100 * bypassG) / (brewWaterG + bypassG);
-  const depth = bedDepthMm({ doseG, densityGPerMl: coffee.densityGPerMl, basket: brewer.basket });
+  const depth =
+    brewer.basket && bedDepthMm({ doseG, densityGPerMl: coffee.densityGPerMl, basket: brewer.basket });
   const water = brewTempOf(chosen, bench);
   const codes = checks.map(({ code }) => code);
   return (
     <Panel title="Before you brew">
       <ul>
-        {checks.map((check) => (
-          <Line key={check.code} severity={check.severity}>
-            {checkSentence(check)}
+        {checks
+          .filter(({ code }) => !outlook || !FORECAST_TOO.includes(code))
+          .map((check) => (
+            <Line key={check.code} severity={check.severity}>
+              {checkSentence(check)}
+            </Line>
+          ))}
+        {outlook?.map((check) => (
+          <Line key={check.code} severity="warn">
+            {outlookSentence(check)}
           </Line>
         ))}
+        {outlook && outlook.length > 0 && mends.length > 0 && (
+          <li className="border-rim/20 border-b py-1.5">
+            <p className="font-semibold text-sm">What would mend it, as forecast:</p>
+            <ul className="space-y-1">
+              {mends.map((mend) => (
+                <li
+                  key={mend.by === "basket" ? mend.name : mend.by}
+                  className="flex items-center justify-between gap-2"
+                >
+                  <span className="text-sm">{mendSentence(mend, grinder.name)}</span>
+                  <Button className="shrink-0" onClick={() => onMend(mend)}>
+                    Take it
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </li>
+        )}
+        {outlook && outlook.length === 0 && (
+          <Line severity="good">As forecast it stays on the paper, in its time, and in the window.</Line>
+        )}
         {water.cappedBy && (
           <Line severity="note">{`${
             water.cappedBy === "boiling"
@@ -80,7 +117,7 @@ export function Checks({ bench, checks, chosen, figures }: ChecksProps) {
         {!codes.includes("doseOverBasket") && (
           <Line severity="good">{`The dose fits the basket, ${units.printMass(brewer.doseMaxG - doseG)} to spare.`}</Line>
         )}
-        {depth.ok && !codes.includes("bedOutsideWindow") && (
+        {depth?.ok && !codes.includes("bedOutsideWindow") && (
           <Line severity="good">
             {brewer.bedDepthMinMm === null
               ? `The bed is ${printNumber(depth.value, 0)} mm deep.`
@@ -88,56 +125,6 @@ export function Checks({ bench, checks, chosen, figures }: ChecksProps) {
           </Line>
         )}
       </ul>
-    </Panel>
-  );
-}
-
-interface CupProps {
-  readonly sheet: SheetResult;
-  readonly input: SheetInput;
-  readonly extraction: { readonly pct: number; readonly guess: boolean };
-  /** Where the ice comes from, when there is any. */
-  readonly aside: ReactNode;
-}
-
-/** What it will be in the cup; when iced, what the melt makes of it. */
-export function Cup({ sheet, input, extraction, aside }: CupProps) {
-  const units = useUnits();
-  const { rounded } = sheet;
-  const { retentionGPerG, serve } = input;
-  const melt = meltOf(rounded, input);
-  const hotG = rounded.brewWaterG - retentionGPerG * rounded.doseG;
-  const rows: [string, string][] =
-    serve === "iced"
-      ? [
-          ["hot coffee onto the ice", units.printLiquid(hotG)],
-          ["its strength before melting", printPct((extraction.pct * rounded.doseG) / hotG)],
-          ["ice of all water", printPct(100 * rounded.iceShare, { decimals: 1 })],
-          ["when melted", melt?.ok ? units.printTemp(melt.value.finalTempC) : "—"],
-          ["ice left then", melt?.ok ? units.printMass(Math.round(melt.value.iceLeftG)) : "—"],
-          ["strength then", printPct(rounded.strengthPct ?? 0)],
-        ]
-      : [
-          ["strength", printPct(rounded.strengthPct ?? 0)],
-          ["extraction", printPct(extraction.pct, { decimals: 1 })],
-          ["ratio, hot water", units.printRatio(rounded.brewRatio)],
-          ["coffee out per gram", `${printNumber(rounded.yieldRatio, 2)} g`],
-        ];
-  return (
-    <Panel title={serve === "iced" ? "The melt" : "In the cup"} aside={serve === "iced" && aside}>
-      <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
-        {rows.map(([name, value]) => (
-          <div key={name} className="contents">
-            <dt className="text-quiet">{name}</dt>
-            <dd className="text-right font-semibold tabular-nums">{value}</dd>
-          </div>
-        ))}
-      </dl>
-      <p className="mt-2 text-quiet text-sm">
-        {extraction.guess
-          ? `Extraction is a guess of the house's, ${printPct(extraction.pct)}: no cup of this recipe was metered.`
-          : `Extraction as metered in the source cup, ${printPct(extraction.pct, { decimals: 1 })}. A pot may extract otherwise.`}
-      </p>
     </Panel>
   );
 }

@@ -1,0 +1,49 @@
+import type { Brew } from "#core/brew";
+
+export type Window = readonly [low: number, high: number];
+
+/** Between what a brew should lie; a window that is not given is not looked at. */
+export interface Limits {
+  /** The paper's edge above the basket's bottom. */
+  readonly paperMm: number;
+  readonly timeS?: Window | undefined;
+  readonly strengthPct?: Window | undefined;
+  readonly extractionPct?: Window | undefined;
+}
+
+export const OUTLOOK_CODES = [
+  "overflow",
+  "slurryOverPaper",
+  "timeOutsideWindow",
+  "strengthOutsideWindow",
+  "extractionOutsideWindow",
+] as const;
+export type OutlookCode = (typeof OUTLOOK_CODES)[number];
+
+/** What stands against a brew as it is forecast: always a warning, because a forecast is not a measurement. */
+export interface OutlookCheck {
+  readonly code: OutlookCode;
+  readonly figures: Readonly<Record<string, number>>;
+}
+
+/** A spray and a swirl throw slurry so much higher than it stands, mm; usual 2 to 6. */
+const SPLASH_MM = 3;
+
+/** What a forecast warns of, the worst first. */
+export function checksOf(brew: Brew, strengthPct: number, limits: Limits): readonly OutlookCheck[] {
+  const { highWaterMm, overflowG, brewTimeS, extractionPct } = brew;
+  const { paperMm } = limits;
+  const checks: OutlookCheck[] = [];
+  if (overflowG > 0) checks.push({ code: "overflow", figures: { overflowG } });
+  else if (highWaterMm > paperMm - SPLASH_MM) {
+    checks.push({ code: "slurryOverPaper", figures: { highWaterMm, paperMm } });
+  }
+  const outside = (code: OutlookCode, name: string, value: number, window: Window | undefined) => {
+    if (!window || (value >= window[0] && value <= window[1])) return;
+    checks.push({ code, figures: { [name]: value, low: window[0], high: window[1] } });
+  };
+  outside("timeOutsideWindow", "brewTimeS", brewTimeS, limits.timeS);
+  outside("strengthOutsideWindow", "strengthPct", strengthPct, limits.strengthPct);
+  outside("extractionOutsideWindow", "extractionPct", extractionPct, limits.extractionPct);
+  return checks;
+}

@@ -1,0 +1,32 @@
+/** What the forecast says of a planned batch: at one grind, along the dial, how surely, and what would mend it. */
+export {
+  type Limits,
+  OUTLOOK_CODES,
+  type OutlookCheck,
+  type OutlookCode,
+  type Window,
+} from "./checks.ts";
+export {
+  ANSWERS,
+  type Answer,
+  type GroundDial,
+  type Ladder,
+  type LadderInput,
+  ladderOf,
+  outlookAt,
+  type Rung,
+  recommended,
+} from "./ladder.ts";
+export { type Mend, type MendInput, mendsOf } from "./mends.ts";
+export { asOutlook, brewInputOf, type Outlook, outlookOf, type Plan, type Programme } from "./plan.ts";
+export { type Sureness, surenessOf } from "./sureness.ts";
+export {
+  DIAL_POINTS,
+  type Progress,
+  type Sweep,
+  type SweepPoint,
+  sweepDial,
+  sweepRatio,
+  sweepWindow,
+  type WindowRow,
+} from "./sweep.ts";

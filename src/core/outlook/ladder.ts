@@ -1,0 +1,89 @@
+import { type Brew, type BrewFailure, type BrewInput, forecastBrew } from "#core/brew";
+import {
+  type Curve,
+  type Dial,
+  type DialSetting,
+  type GrindFailure,
+  onDial,
+  sameContact,
+  sameExtraction,
+  settingAt,
+  umAt,
+} from "#core/grind";
+import { ok, type Result } from "#core/result";
+import { brewInputOf, type Outlook, outlookOf, type Plan } from "./plan.ts";
+
+/** A dial of which it is known what it grinds. */
+export interface GroundDial extends Dial {
+  readonly curve: Curve;
+}
+
+/** Where a setting comes from: the source's own, the house's rule, or the forecast. */
+export const ANSWERS = ["source", "rule", "contact", "extraction"] as const;
+export type Answer = (typeof ANSWERS)[number];
+
+/** One answer on the dial, with what it would give. */
+export interface Rung {
+  readonly by: Answer;
+  /** On the dial; where an answer is out of reach, the nearest that a grind gets. */
+  readonly at: DialSetting;
+  readonly outlook: Result<Outlook, BrewFailure>;
+  /** Why this is the nearest only. */
+  readonly miss?: Extract<GrindFailure, { code: "outOfReach" }>;
+}
+
+export interface Ladder {
+  readonly source: Brew;
+  readonly rungs: readonly Rung[];
+}
+
+export interface LadderInput {
+  readonly source: BrewInput;
+  readonly plan: Plan;
+  readonly dial: GroundDial;
+  /** Already on the dial, where they are known. */
+  readonly settings: { readonly source?: number | undefined; readonly rule?: number | undefined };
+}
+
+/** The answers side by side: each rounded to the dial, and then forecast as it will be set. */
+export function ladderOf({ source, plan, dial, settings }: LadderInput): Result<Ladder, BrewFailure> {
+  const brewed = forecastBrew(source);
+  if (!brewed.ok) return brewed;
+  const rung = (by: Answer, exact: number, miss?: Rung["miss"]): Rung => {
+    const at = onDial(exact, dial);
+    return { by, at, outlook: outlookAt(plan, dial, at.setting), ...(miss && { miss }) };
+  };
+  const rungs: Rung[] = [];
+  if (settings.source !== undefined) rungs.push(rung("source", settings.source));
+  if (settings.rule !== undefined) rungs.push(rung("rule", settings.rule));
+  const { grindUm: _grind, ...target } = brewInputOf(plan, source.grindUm);
+  for (const [by, invert] of [
+    ["contact", sameContact],
+    ["extraction", sameExtraction],
+  ] as const) {
+    const found = invert(brewed.value, target, source.grindUm);
+    if (found.ok) rungs.push(rung(by, settingAt(dial.curve, found.value.grindUm)));
+    else if (found.failure.code === "outOfReach") {
+      rungs.push(rung(by, settingAt(dial.curve, found.failure.nearestUm), found.failure));
+    }
+  }
+  return ok({ source: brewed.value, rungs });
+}
+
+/** The plan at a setting of a dial. */
+export function outlookAt(plan: Plan, dial: GroundDial, setting: number): Result<Outlook, BrewFailure> {
+  return outlookOf(plan, umAt(dial.curve, setting));
+}
+
+/**
+ * The rung to begin with: the same extraction, unless the forecast warns of something there and not at the house
+ * rule, or cannot reach it.
+ */
+export function recommended(rungs: readonly Rung[]): Answer | undefined {
+  const of = (by: Answer) => rungs.find((rung) => rung.by === by);
+  const warnings = (rung: Rung | undefined) =>
+    rung?.outlook.ok && !rung.miss ? rung.outlook.value.checks.length : Infinity;
+  const [extraction, rule] = [warnings(of("extraction")), warnings(of("rule"))];
+  if (extraction === Infinity && rule === Infinity) return undefined;
+  return extraction <= rule ? "extraction" : "rule";
+}

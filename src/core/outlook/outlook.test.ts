@@ -1,0 +1,286 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { fitCurve, umAt } from "#core/grind";
+import { seeded } from "#core/random";
+import { must } from "#core/result";
+import {
+  brewInputOf,
+  type GroundDial,
+  ladderOf,
+  mendsOf,
+  outlookAt,
+  outlookOf,
+  type Plan,
+  type Rung,
+  recommended,
+  type Sweep,
+  surenessOf,
+  sweepDial,
+  sweepRatio,
+  sweepWindow,
+} from "./index.ts";
+
+const sieve = (pairs: readonly (readonly [number, number])[]) =>
+  pairs.map(([setting, um]) => ({ setting, um, by: "sieve" as const }));
+const CHOUGH: GroundDial = {
+  min: 0,
+  max: 24,
+  step: 0.5,
+  higherIs: "coarser",
+  curve: must(
+    fitCurve(
+      sieve([
+        [0, 430],
+        [5, 620],
+        [9.5, 800],
+        [14, 980],
+        [24, 1420],
+      ]),
+    ),
+  ),
+};
+const FULMAR: Plan = {
+  doseG: 205,
+  waterG: 3282,
+  addedG: 0,
+  programme: { by: "spray", modes: [{ upToG: 3600, rateGPerS: 12, bloomPct: 15, bloomS: 30, pulses: 4 }] },
+  basket: { shape: "flat", topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 },
+  waterTempC: 93,
+  retentionGPerG: 2.12,
+  densityGPerMl: 0.4,
+  factors: {},
+  limits: { paperMm: 96, timeS: [240, 390], strengthPct: [1.2, 1.45], extractionPct: [18, 22] },
+};
+const LOFT: Plan = {
+  ...FULMAR,
+  doseG: 22,
+  waterG: 352,
+  programme: { by: "hand", rhythm: { doseG: 22, waterG: 352, bloomG: 55, bloomS: 40, doneS: 190 } },
+  basket: { shape: "cone", topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 },
+  retentionGPerG: 2.23,
+};
+const SOURCE = brewInputOf(LOFT, 800);
+
+function done<T>(sweep: Sweep<T>): { readonly value: T; readonly steps: number } {
+  for (let steps = 0; ; steps++) {
+    const step = sweep.next();
+    if (step.done) return { value: step.value, steps };
+    expect(step.value.done).toBeLessThanOrEqual(step.value.of);
+  }
+}
+const at = (setting: number, plan = FULMAR) => must(outlookAt(plan, CHOUGH, setting));
+const codes = (setting: number, plan = FULMAR) => at(setting, plan).checks.map(({ code }) => code);
+
+describe("a plan at one grind", () => {
+  test("is warned of by its windows: too fine is long, strong and over-extracted, too coarse the other way", () => {
+    expect(codes(5)).toEqual([
+      "slurryOverPaper",
+      "timeOutsideWindow",
+      "strengthOutsideWindow",
+      "extractionOutsideWindow",
+    ]);
+    expect(codes(9.5)).toEqual([]);
+    expect(codes(16)).toEqual(["strengthOutsideWindow", "extractionOutsideWindow"]);
+    expect(at(5).checks[1]?.figures).toMatchObject({ low: 240, high: 390 });
+  });
+
+  test("what runs over the rim is said instead of the mark on the paper", () => {
+    expect(codes(2)).toContain("overflow");
+    expect(codes(2)).not.toContain("slurryOverPaper");
+  });
+
+  test("bypass and ice thin what ends in the vessel, and are no part of the brew", () => {
+    const iced = { ...FULMAR, waterG: 2000, addedG: 1000 };
+    const hot = { ...iced, addedG: 0 };
+    expect(at(8, iced).brew).toEqual(at(8, hot).brew);
+    const { brew, strengthPct } = at(8, iced);
+    expect(strengthPct).toBeCloseTo((brew.strengthPct * brew.yieldG) / (brew.yieldG + 1000), 9);
+  });
+
+  test("windows that are not given are not looked at", () => {
+    const free = { ...FULMAR, limits: { paperMm: 1000 } };
+    expect(codes(5, free)).toEqual([]);
+  });
+});
+
+describe("the ladder", () => {
+  const ladder = must(
+    ladderOf({ source: SOURCE, plan: FULMAR, dial: CHOUGH, settings: { source: 9.5, rule: 8.57 } }),
+  );
+  const rung = (by: string) => ladder.rungs.find((each) => each.by === by)!;
+
+  test("has the four answers, each on a step of the dial and forecast as it will be set", () => {
+    expect(ladder.rungs.map(({ by }) => by)).toEqual(["source", "rule", "contact", "extraction"]);
+    expect(rung("rule").at).toMatchObject({ exact: 8.57, setting: 8.5 });
+    for (const { at: on, outlook } of ladder.rungs) {
+      expect((2 * on.setting) % 1).toBe(0);
+      expect(outlook).toEqual(outlookOf(FULMAR, umAt(CHOUGH.curve, on.setting)));
+    }
+  });
+
+  test("same extraction extracts like the source, to what half a step of the dial is worth", () => {
+    const half = Math.abs(at(10).brew.extractionPct - at(10.5).brew.extractionPct) / 2;
+    const { brew } = must(rung("extraction").outlook);
+    expect(Math.abs(brew.extractionPct - ladder.source.extractionPct)).toBeLessThanOrEqual(1.1 * half);
+  });
+
+  test("what is not known has no rung, and what is out of reach has the nearest", () => {
+    const bare = must(ladderOf({ source: SOURCE, plan: FULMAR, dial: CHOUGH, settings: {} }));
+    expect(bare.rungs.map(({ by }) => by)).toEqual(["contact", "extraction"]);
+    const scant = { ...FULMAR, waterG: 500 };
+    const missed = must(ladderOf({ source: SOURCE, plan: scant, dial: CHOUGH, settings: {} }));
+    const { miss, at: on } = missed.rungs.find(({ by }) => by === "extraction")!;
+    expect(miss?.nearest).toBeLessThan(miss?.wanted ?? 0);
+    expect(on.setting).toBe(CHOUGH.min);
+    expect(on.limitedBy).toBe("min");
+  });
+
+  test("a source that cannot be brewed has no ladder", () => {
+    const flooded = { ...SOURCE, doseG: 900 };
+    const answer = ladderOf({ source: flooded, plan: FULMAR, dial: CHOUGH, settings: {} });
+    expect(answer.ok ? undefined : answer.failure.code).toBe("doseOverBasket");
+  });
+
+  test("suggests the same extraction, unless the rule is warned of less", () => {
+    expect(recommended(ladder.rungs)).toBe("extraction");
+    const without = (by: string): Rung[] => ladder.rungs.filter((each) => each.by !== by);
+    expect(recommended(without("extraction"))).toBe("rule");
+    expect(recommended([])).toBeUndefined();
+    const warned = { ...rung("extraction"), outlook: outlookAt(FULMAR, CHOUGH, 5) };
+    expect(recommended([...without("extraction"), warned])).toBe("rule");
+  });
+});
+
+describe("sweeps", () => {
+  test("along the dial: every step of it in order, or every second of a long one; extraction falls", () => {
+    const { value, steps } = done(sweepDial(FULMAR, CHOUGH));
+    expect(steps).toBe(25);
+    expect(value.map(({ at: setting }) => setting)).toEqual(Array.from({ length: 25 }, (_, i) => i));
+    const pcts = value
+      .filter(({ outlook }) => outlook.brew.overflowG === 0)
+      .map(({ outlook }) => outlook.brew.extractionPct);
+    expect(pcts).toEqual(pcts.toSorted((a, b) => b - a));
+  });
+
+  test("along the ratio: a fifth less to a fifth more water, weaker and more extracted", () => {
+    const { value } = done(sweepRatio(FULMAR, CHOUGH, 9));
+    expect(value[0]?.at).toBeCloseTo((0.8 * 3282) / 205, 9);
+    expect(value.at(-1)?.at).toBeCloseTo((1.2 * 3282) / 205, 9);
+    const strengths = value.map(({ outlook }) => outlook.strengthPct);
+    expect(strengths).toEqual(strengths.toSorted((a, b) => b - a));
+  });
+
+  test("the window: each setting that is named has no warning, and its neighbours outside have", () => {
+    const { value, steps } = done(sweepWindow(FULMAR, CHOUGH, [15, 16]));
+    expect(steps).toBe(2 * 49);
+    const plan = { ...FULMAR, waterG: 16 * 205 };
+    const { settings } = value[1]!;
+    expect(settings.length).toBeGreaterThan(0);
+    for (const setting of settings) expect(codes(setting, plan)).toEqual([]);
+    expect(codes(settings[0]! - 0.5, plan)).not.toEqual([]);
+    expect(codes(settings.at(-1)! + 0.5, plan)).not.toEqual([]);
+  });
+});
+
+describe("what would mend it", () => {
+  const source = must(outlookOf(LOFT, 800)).brew;
+  const mendsAt = (setting: number, change: Partial<Parameters<typeof mendsOf>[0]> = {}) =>
+    done(
+      mendsOf({
+        plan: FULMAR,
+        dial: CHOUGH,
+        setting,
+        source,
+        halves: false,
+        bypassMostPct: 0,
+        others: [],
+        ...change,
+      }),
+    ).value;
+
+  test("the nearest setting without a warning, coarser or finer as it must be", () => {
+    const [coarsen] = mendsAt(7);
+    expect(coarsen).toMatchObject({ by: "dial" });
+    if (coarsen?.by !== "dial") throw new Error("no dial");
+    expect(coarsen.steps).toBeGreaterThan(0);
+    expect(codes(coarsen.setting)).toEqual([]);
+    expect(codes(coarsen.setting - 0.5)).not.toEqual([]);
+    const [finer] = mendsAt(15);
+    expect(finer).toMatchObject({ by: "dial" });
+    expect((finer as { steps: number }).steps).toBeLessThan(0);
+  });
+
+  test("whatever is offered takes every warning away", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 8, max: 34 }).map((half) => half / 2),
+        fc.double({ min: 150, max: 228, noNaN: true }),
+        (setting, doseG) => {
+          const plan = { ...FULMAR, doseG, waterG: 16 * doseG };
+          for (const mend of mendsAt(setting, { plan, halves: true, bypassMostPct: 35 })) {
+            const mended: Plan =
+              mend.by === "halves"
+                ? { ...plan, doseG: doseG / 2, waterG: plan.waterG / 2 }
+                : mend.by === "bypass"
+                  ? {
+                      ...plan,
+                      waterG: plan.waterG * (1 - mend.bypassPct / 100),
+                      addedG: (plan.waterG * mend.bypassPct) / 100,
+                    }
+                  : plan;
+            expect(codes(mend.setting, mended)).toEqual([]);
+            expect(at(mend.setting, mended).brew.brewTimeS).toBe(mend.brewTimeS);
+          }
+        },
+      ),
+      { numRuns: 15 },
+    );
+  });
+
+  test("another basket is offered by its name where the batch is good on it", () => {
+    const wide = { ...FULMAR, basket: { ...FULMAR.basket, topDiameterMm: 190, bottomDiameterMm: 165 } };
+    const names = mendsAt(5, { others: [{ name: "wide one", plan: wide }] }).flatMap((mend) =>
+      mend.by === "basket" ? mend.name : [],
+    );
+    expect(names).toEqual(["wide one"]);
+    const hopeless = { ...FULMAR, limits: { ...FULMAR.limits, timeS: [1, 2] as const } };
+    expect(mendsAt(5, { plan: hopeless, others: [{ name: "same", plan: hopeless }] })).toEqual([]);
+  });
+});
+
+describe("how sure it is", () => {
+  const SPREAD = {
+    grindShare: 0.03,
+    retentionGPerG: 0.05,
+    densityGPerMl: 0.008,
+    waterTempC: 1,
+    permeabilityShare: 0.2,
+    extractionShare: 0.06,
+  };
+  const sure = (change: object) => done(surenessOf(FULMAR, 800, { ...SPREAD, ...change }, seeded(2))).value!;
+
+  test("names what widens the range most, first", () => {
+    expect(sure({ grindShare: 0.2 }).because[0]).toBe("grindShare");
+    expect(sure({ waterTempC: 12, grindShare: 0.01 }).because[0]).toBe("waterTempC");
+    const nothing = {
+      permeabilityShare: 0,
+      extractionShare: 0,
+      grindShare: 0,
+      waterTempC: 0,
+      densityGPerMl: 0,
+    };
+    expect(sure({ ...nothing, retentionGPerG: 0 }).because).toEqual([]);
+  });
+
+  test("is narrower where it was measured, and ice thins the range with the cup", () => {
+    const width = ([low, high]: readonly [number, number]) => high - low;
+    expect(width(sure({ grindShare: 0.12 }).strengthPct)).toBeGreaterThan(width(sure({}).strengthPct));
+    const iced = done(surenessOf({ ...FULMAR, addedG: 1500 }, 800, SPREAD, seeded(2))).value!;
+    expect(iced.strengthPct[1]).toBeLessThan(sure({}).strengthPct[1]);
+    expect(iced.range).toEqual(sure({}).range);
+  });
+
+  test("nothing that can be brewed has no range", () => {
+    expect(done(surenessOf({ ...FULMAR, doseG: 5000 }, 800, SPREAD, seeded(2))).value).toBeUndefined();
+  });
+});

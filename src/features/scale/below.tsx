@@ -1,0 +1,134 @@
+"use client";
+
+import { useEffect, useMemo } from "react";
+import type { Bench } from "#contract/bench.ts";
+import type { Mend } from "#core/outlook";
+import type { SheetInput, SheetResult } from "#core/sheet";
+import { Button } from "#ui/button.tsx";
+import { Choice } from "#ui/choice.tsx";
+import { brewFailureSentence, missingSentence } from "#words/index.ts";
+import { askingOf } from "./asking.ts";
+import { BasketPanel } from "./basketPanel.tsx";
+import { Checks } from "./checks.tsx";
+import { CupPanel } from "./cupPanel.tsx";
+import { DialLadder } from "./dialLadder.tsx";
+import { grindAnswer } from "./grindAnswer.ts";
+import { type Chosen, extractionOf, type GrindPick, type ScaleState } from "./state.ts";
+import { type Told, toldOf } from "./told.ts";
+import { useForecast } from "./useForecast.ts";
+import { WindowSearch } from "./windowSearch.tsx";
+
+interface BelowProps {
+  readonly bench: Bench;
+  readonly state: ScaleState;
+  readonly chosen: Chosen;
+  readonly sheet: SheetResult;
+  readonly input: SheetInput;
+  readonly onGrind: (grind: GrindPick) => void;
+  readonly onIce: (id: string) => void;
+  readonly onMend: (mend: Mend) => void;
+  /** What the forecast says, for the ribbon and the card. */
+  readonly onTold: (told: Told | undefined) => void;
+}
+
+/** Ratios that are searched, water to coffee, in quarters. */
+const SEARCHED = { from: 13, to: 19, step: 0.25 };
+const RATIOS = Array.from(
+  { length: (SEARCHED.to - SEARCHED.from) / SEARCHED.step + 1 },
+  (_, i) => SEARCHED.from + i * SEARCHED.step,
+);
+
+/** Below the ribbon: what the forecast makes of the sheet. */
+export function Below(props: BelowProps) {
+  const { bench, state, chosen, sheet, input, onGrind, onIce, onMend, onTold } = props;
+  const { grinder, brewer, recipe, ice } = chosen;
+  const { rounded } = sheet;
+  const asked = useMemo(() => askingOf(state, bench, rounded), [state, bench, rounded]);
+  const { forecast, search, searchWindow, stopSearch, again } = useForecast(
+    "asking" in asked ? asked.asking : undefined,
+  );
+  const { first, study, failure, lost, current } = forecast;
+  const told = useMemo(() => toldOf(forecast), [forecast]);
+  useEffect(() => onTold(told), [told, onTold]);
+
+  const answer = grindAnswer(chosen, rounded.doseG, state.serve, bench.settings.rule);
+  const extraction = extractionOf(recipe, bench.settings.extractionGuessPct);
+  const { strengthPct } = recipe;
+  const metered = useMemo(
+    () =>
+      strengthPct === null || extraction.guess ? undefined : { strengthPct, extractionPct: extraction.pct },
+    [strengthPct, extraction.guess, extraction.pct],
+  );
+  const picked = first?.picked.outlook;
+  const trouble =
+    "missing" in asked
+      ? missingSentence(asked.missing, { brewer: brewer.name, grinder: grinder.name })
+      : failure
+        ? `No forecast: ${brewFailureSentence(failure)}`
+        : picked && !picked.ok
+          ? brewFailureSentence(picked.failure)
+          : undefined;
+  return (
+    <div className={`grid items-start gap-3 lg:grid-cols-12 ${current || !first ? "" : "opacity-70"}`}>
+      <div className="flex flex-col gap-3 lg:col-span-4">
+        <Checks
+          bench={bench}
+          checks={sheet.checks}
+          chosen={chosen}
+          figures={rounded}
+          outlook={picked?.ok ? picked.value.checks : undefined}
+          mends={study?.mends ?? []}
+          onMend={onMend}
+        />
+        {picked?.ok && brewer.basket && <BasketPanel basket={brewer.basket} outlook={picked.value} />}
+      </div>
+      <div className="flex flex-col gap-3 lg:col-span-8">
+        {trouble && (
+          <p aria-live="polite" className="rounded-panel border-2 border-due bg-enamel p-3 text-sm">
+            {trouble}
+          </p>
+        )}
+        {lost && (
+          <p role="alert" className="rounded-panel border-2 border-stop bg-enamel p-3 text-sm">
+            The forecast stopped working. The sheet is all right.{" "}
+            <Button className="ml-2" onClick={again}>
+              Start it again
+            </Button>
+          </p>
+        )}
+        <DialLadder grinder={grinder} answer={answer} first={first} pick={state.grind} onPick={onGrind} />
+        <CupPanel
+          sheet={sheet}
+          input={input}
+          extraction={extraction}
+          window={bench.settings.window}
+          first={first}
+          study={study}
+          grinder={grinder.name}
+          metered={metered}
+          aside={
+            state.serve === "iced" &&
+            ice && (
+              <Choice
+                label="ice from"
+                value={ice.id}
+                options={bench.iceSources.map(({ id, name }) => ({ value: id, text: name }))}
+                onChange={onIce}
+              />
+            )
+          }
+        >
+          {first && (
+            <WindowSearch
+              search={search}
+              grinder={grinder.name}
+              ready={current && study !== undefined}
+              onSearch={() => searchWindow(RATIOS)}
+              onStop={stopSearch}
+            />
+          )}
+        </CupPanel>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,75 @@
+import type { BenchGrinder } from "#contract/bench.ts";
+import { printNumber } from "#core/units";
+
+/** A setting on the rail. */
+export interface Mark {
+  readonly at: number;
+  readonly word: string;
+  readonly picked: boolean;
+}
+
+const HEIGHT = 170;
+const RAIL_X = 44;
+const WIDTH = 78;
+/** The rail shows so much of the dial around its marks, and some steps beyond them. */
+const SHOWN_SHARE = 1 / 3;
+const AROUND = 1.3;
+
+/** The dial as a rail, coarse on top, with its steps and what is marked on it. */
+export function DialRail({
+  grinder,
+  marks,
+}: {
+  readonly grinder: BenchGrinder;
+  readonly marks: readonly Mark[];
+}) {
+  const { min, max, step, higherIs } = grinder;
+  const settings = marks.map(({ at }) => at);
+  const [least, most] = [Math.min(...settings), Math.max(...settings)];
+  const span = Math.min(max - min, Math.max(step * 8, (max - min) * SHOWN_SHARE, (most - least) * AROUND));
+  const low = Math.max(min, Math.min((least + most) / 2 - span / 2, max - span));
+  const high = low + span;
+  const y = (setting: number) => {
+    const share = (setting - low) / (high - low);
+    return 12 + (HEIGHT - 24) * (higherIs === "coarser" ? 1 - share : share);
+  };
+  const first = Math.ceil((low - min) / step);
+  const last = Math.floor((high - min) / step + 1e-9);
+  const ticks = Array.from({ length: last - first + 1 }, (_, i) => min + (first + i) * step);
+  const every = span > 30 ? 10 : span > 12 ? 5 : 1;
+  return (
+    <svg width={WIDTH} height={HEIGHT} aria-hidden="true" className="shrink-0">
+      <line x1={RAIL_X} x2={RAIL_X} y1={6} y2={HEIGHT - 6} className="stroke-ink" strokeWidth={2} />
+      {ticks.map((tick) => {
+        const named = Math.abs(tick / every - Math.round(tick / every)) < 1e-9;
+        return (
+          <g key={tick}>
+            <line
+              x1={RAIL_X - (named ? 12 : 7)}
+              x2={RAIL_X}
+              y1={y(tick)}
+              y2={y(tick)}
+              className="stroke-ink"
+            />
+            {named && (
+              <text x={RAIL_X - 16} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-xs">
+                {printNumber(tick, 0)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {marks.map(({ at, word, picked }) => (
+        <line
+          key={word}
+          x1={RAIL_X}
+          x2={RAIL_X + (picked ? 32 : 20)}
+          y1={y(at)}
+          y2={y(at)}
+          className={picked ? "stroke-rim" : "stroke-ink"}
+          strokeWidth={picked ? 6 : 2}
+        />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,103 @@
+"use client";
+
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { BrewFailure } from "#core/brew";
+import type { Progress, WindowRow } from "#core/outlook";
+import type { Asking, First, Forecasts, Study } from "#workers/index.ts";
+
+/** What is known of a sheet's forecast by now; of an older sheet while the new one is worked out. */
+export interface Forecast {
+  readonly first: First | undefined;
+  readonly study: Study | undefined;
+  /** What is shown belongs to the sheet as it stands. */
+  readonly current: boolean;
+  readonly failure: BrewFailure | undefined;
+  /** The forecast's worker died twice. */
+  readonly lost: boolean;
+}
+
+const NOTHING: Forecast = {
+  first: undefined,
+  study: undefined,
+  current: false,
+  failure: undefined,
+  lost: false,
+};
+
+/** Which ratios land in the windows: asked for, under way, stopped, or answered. */
+export interface WindowSearch {
+  readonly rows: readonly WindowRow[] | undefined;
+  readonly progress: Progress | undefined;
+  readonly stopped: boolean;
+}
+const NO_SEARCH: WindowSearch = { rows: undefined, progress: undefined, stopped: false };
+
+/** The forecast that follows a sheet: the first figures at once, the rest a moment later. */
+export function useForecast(asking: Asking | undefined) {
+  const worker = useRef<Promise<Forecasts>>(undefined);
+  const [forecast, setForecast] = useState<Forecast>(NOTHING);
+  const [search, setSearch] = useState<WindowSearch>(NO_SEARCH);
+  const [round, setRound] = useState(0);
+  const newest = useRef(0);
+
+  // The worker and its link are loaded when the page stands: nothing that is first seen needs them.
+  const forecasts = useCallback(() => {
+    worker.current ??= import("#workers/index.ts").then(({ forecasts }) => forecasts());
+    return worker.current;
+  }, []);
+  useEffect(
+    () => () => {
+      worker.current?.then((there) => there.end());
+      worker.current = undefined;
+    },
+    [],
+  );
+
+  // Figures, not objects, say whether anything has changed.
+  const key = asking && JSON.stringify(asking);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: `round` asks the same again
+  useEffect(() => {
+    const mine = ++newest.current;
+    setSearch(NO_SEARCH);
+    if (key === undefined) {
+      setForecast(NOTHING);
+      return;
+    }
+    const asked = JSON.parse(key) as Asking;
+    const isNewest = () => mine === newest.current;
+    setForecast((old) => (old.current ? { ...old, current: false } : old));
+    const work = async () => {
+      const there = await forecasts();
+      if (!isNewest()) return;
+      const first = await there.first(asked);
+      if (!isNewest()) return;
+      if (!first.ok) {
+        setForecast({ ...NOTHING, current: true, failure: first.failure });
+        return;
+      }
+      setForecast((old) => ({ ...NOTHING, first: first.value, study: old.study, current: true }));
+      const study = await there.study(asked, first.value.picked.setting, () => {});
+      if (isNewest() && study !== "stopped") {
+        setForecast({ ...NOTHING, first: first.value, study, current: true });
+      }
+    };
+    work().catch(() => isNewest() && setForecast({ ...NOTHING, lost: true }));
+  }, [key, round, forecasts]);
+
+  const searchWindow = async (ratios: readonly number[]) => {
+    if (key === undefined) return;
+    const mine = newest.current;
+    const told = (next: WindowSearch) => mine === newest.current && setSearch(next);
+    told({ ...NO_SEARCH, progress: { done: 0, of: 1 } });
+    try {
+      const rows = await (await forecasts()).window(JSON.parse(key), ratios, (progress) =>
+        setSearch((old) => (old.progress ? { ...old, progress } : old)),
+      );
+      told(rows === "stopped" ? { ...NO_SEARCH, stopped: true } : { ...NO_SEARCH, rows });
+    } catch {
+      told({ ...NO_SEARCH, stopped: true });
+    }
+  };
+  const stopSearch = () => worker.current?.then((there) => there.stop());
+  return { forecast, search, searchWindow, stopSearch, again: () => setRound((each) => each + 1) };
+}

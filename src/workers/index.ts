@@ -1,0 +1,38 @@
+import { proxy } from "comlink";
+import type { BrewFailure } from "#core/brew";
+import type { Progress, WindowRow } from "#core/outlook";
+import type { Result } from "#core/result";
+import type { Asking, First, Forecaster, Stopped, Study } from "./forecaster.ts";
+import { linkTo } from "./link.ts";
+
+export type { Asking, First, Picked, Stopped, Study } from "./forecaster.ts";
+export { WorkerDied } from "./link.ts";
+
+/** Forecasts off the page's own thread. */
+export function forecasts() {
+  const link = linkTo<Forecaster>(
+    () => new Worker(new URL("./forecast.worker.ts", import.meta.url), { type: "module" }),
+  );
+  return {
+    first: (asking: Asking) => link.ask<Result<First, BrewFailure>>((remote) => remote.first(asking)),
+    study: (asking: Asking, setting: number, onProgress: (progress: Progress) => void) =>
+      link.ask<Study | Stopped>((remote, heard) =>
+        remote.study(asking, setting, proxy(both(heard, onProgress))),
+      ),
+    window: (asking: Asking, ratios: readonly number[], onProgress: (progress: Progress) => void) =>
+      link.ask<readonly WindowRow[] | Stopped>((remote, heard) =>
+        remote.window(asking, ratios, proxy(both(heard, onProgress))),
+      ),
+    /** Whatever is under way ends with "stopped". */
+    stop: () => link.tell((remote) => remote.stop()),
+    end: () => link.end(),
+  };
+}
+export type Forecasts = ReturnType<typeof forecasts>;
+
+function both(heard: () => void, onProgress: (progress: Progress) => void) {
+  return (progress: Progress) => {
+    heard();
+    onProgress(progress);
+  };
+}

@@ -1,0 +1,141 @@
+import type { Bench, BenchRecipe, BenchVessel } from "#contract/bench.ts";
+import { USUAL_SETTINGS } from "#contract/house.ts";
+
+/*
+ * A part of the demo house's bench, as a page reads it: Fulmar and Chough at Pier Head, with the Rope Loft's two
+ * recipes.
+ */
+
+const sieve = (pairs: readonly (readonly [number, number])[]) =>
+  pairs.map(([setting, um]) => ({ setting, um, by: "sieve" as const }));
+export const CHOUGH_CURVE = sieve([
+  [0, 430],
+  [5, 620],
+  [9.5, 800],
+  [14, 980],
+  [24, 1420],
+]);
+const DUNLIN_CURVE = sieve([
+  [0, 380],
+  [18, 620],
+  [31, 800],
+  [45, 980],
+  [60, 1190],
+]);
+const CONE = { shape: "cone" as const, topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 };
+export const LOFT_CONE: BenchRecipe = {
+  versionId: "loft",
+  name: "Loft cone",
+  version: 4,
+  serve: "hot",
+  coffeeId: "saltmarsh",
+  basket: CONE,
+  densityGPerMl: 0.4,
+  grinder: { id: "dunlin", name: "Dunlin", curve: DUNLIN_CURVE },
+  brewer: { kind: "hand", drag: 1.2, sprays: [] },
+  dialSetting: 31,
+  pairs: {
+    chough: [
+      { from: 18, to: 5 },
+      { from: 31, to: 9.5 },
+      { from: 45, to: 14 },
+    ],
+  },
+  doseG: 22,
+  hotWaterG: 352,
+  iceG: 0,
+  waterTempC: 93,
+  bloomG: 55,
+  bloomS: 40,
+  doneS: 190,
+  retentionGPerG: 2.23,
+  weighedG: 303,
+  strengthPct: 1.38,
+};
+export const SLACK_WATER: BenchRecipe = {
+  ...LOFT_CONE,
+  versionId: "slack",
+  name: "Slack water",
+  serve: "iced",
+  doseG: 24,
+  hotWaterG: 222,
+  iceG: 138,
+  waterTempC: 92,
+  bloomG: 70,
+  bloomS: 50,
+  doneS: 160,
+  retentionGPerG: 2.15,
+  weighedG: null,
+  strengthPct: 1.4,
+};
+export const DISPENSER: BenchVessel = {
+  id: "dispenser",
+  name: "dispenser",
+  kind: "dispenser",
+  iced: false,
+  brimG: 3100,
+  workingG: 2850,
+  vesselJPerK: 420,
+  typical: [],
+};
+export const BENCH: Bench = {
+  site: { id: "pier", name: "Pier Head", timeZone: "Europe/London", altitudeM: 4 },
+  sites: [{ id: "pier", name: "Pier Head" }],
+  settings: USUAL_SETTINGS,
+  brewers: [
+    {
+      id: "fulmar",
+      name: "Fulmar",
+      kind: "batch",
+      filter: { name: "large basket paper", material: "paper", drag: 1 },
+      sprays: [{ upToG: 3600, rateGPerS: 12, bloomPct: 15, bloomS: 30, pulses: 4 }],
+      typical: [],
+      doseMinG: null,
+      sprayTempC: null,
+      bypassMaxPct: 35,
+      basket: { shape: "flat", topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 },
+      lattice: { stepG: 100, slope: 0.976, interceptG: 8, minSettingG: 1200, maxSettingG: 3600 },
+      doseMaxG: 230,
+      preferredMinG: 2000,
+      preferredMaxG: 3400,
+      bedDepthMinMm: 20,
+      bedDepthMaxMm: 40,
+      retentionGPerG: 2.12,
+      dripDropC: 15,
+      rinseG: 300,
+    },
+  ],
+  vessels: [
+    DISPENSER,
+    { ...DISPENSER, id: "pot", brimG: 2050, workingG: 1880 },
+    { ...DISPENSER, id: "steel", kind: "steel", iced: true, brimG: 4200, workingG: 3990, vesselJPerK: 350 },
+  ],
+  grinders: [
+    {
+      id: "chough",
+      name: "Chough",
+      min: 0,
+      max: 24,
+      step: 0.5,
+      higherIs: "coarser",
+      purgeG: 12,
+      ruleUnits: null,
+      ruleIcedUnits: null,
+      curve: CHOUGH_CURVE,
+      typical: [],
+    },
+  ],
+  iceSources: [{ id: "bin", name: "bin machine", iceTempC: -1, iceWetShare: 0.08, heapGPerMl: 0.58 }],
+  coffees: [
+    {
+      id: "saltmarsh",
+      name: "Saltmarsh",
+      character: "medium",
+      densityGPerMl: 0.4,
+      stockG: 9600,
+      typical: [],
+    },
+  ],
+  cups: [],
+  recipes: [LOFT_CONE, SLACK_WATER],
+};
