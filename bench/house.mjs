@@ -16,6 +16,10 @@ const LARGE_PAGES = [
   "/scale",
 ];
 const SCRIPT_LIMIT_MS = 8;
+const SWEPT_LIMIT_MS = 16;
+/** Slow enough that every edit has its forecast, its study and its chart drawn before the next. */
+const SWEPT_EVERY_MS = 400;
+const SWEPT_EDITS = 12;
 const LOAD_LIMIT_KB = 260;
 const SIGN_IN_LIMIT_MS = 400;
 const SIGN_INS = 9;
@@ -35,7 +39,7 @@ const ROUNDS = 3;
  * @returns rows of the bench's table
  */
 export async function benchHouse(base, fill) {
-  const { card, edit, signIn, cookie } = await inBrowser(base);
+  const { card, edit, sweptEdit, signIn, cookie } = await inBrowser(base);
   const rows = [];
   const pages = [
     ["Scale at the server", "/scale", SERVER_LIMIT_MS],
@@ -62,9 +66,15 @@ export async function benchHouse(base, fill) {
     unit: "kB",
   });
   rows.push({
-    what: "an edit redraws the ribbon, script",
+    what: "an edit redraws the ribbon and the forecast, script",
     measured: edit,
     limit: SCRIPT_LIMIT_MS,
+    unit: "ms",
+  });
+  rows.push({
+    what: "an edit while a sweep runs, script",
+    measured: sweptEdit,
+    limit: SWEPT_LIMIT_MS,
     unit: "ms",
   });
   rows.push({ what: "sign-in with a PIN", measured: signIn, limit: SIGN_IN_LIMIT_MS, unit: "ms" });
@@ -99,7 +109,9 @@ async function inBrowser(base) {
     const card = new URL(page.url()).pathname;
     const cookies = await page.context().cookies();
     const cookie = cookies.map(({ name, value }) => `${name}=${value}`).join("; ");
-    return { card, edit: await editMs(page, base), signIn, cookie };
+    const edit = await editMs(page, base, { times: EDITS, everyMs: 0 });
+    const sweptEdit = await editMs(page, base, { times: SWEPT_EDITS, everyMs: SWEPT_EVERY_MS });
+    return { card, edit, sweptEdit, signIn, cookie };
   } finally {
     await browser.close();
   }
@@ -160,7 +172,7 @@ async function firstLoadKb(base, cookie) {
 }
 
 /** Script time per arrow key on a figure, from the browser's own account, in the quietest round. */
-async function editMs(page, base) {
+async function editMs(page, base, { times, everyMs }) {
   await page.goto(`${base}/scale`);
   const client = await page.context().newCDPSession(page);
   await client.send("Performance.enable");
@@ -169,14 +181,17 @@ async function editMs(page, base) {
     return 1000 * metrics.find(({ name }) => name === "ScriptDuration").value;
   };
   await page.getByRole("button", { name: /^coffee: / }).focus();
-  const press = async (times) => {
-    for (let i = 0; i < times; i++) await page.keyboard.press(i % 2 ? "ArrowUp" : "ArrowDown");
+  const press = async () => {
+    for (let i = 0; i < times; i++) {
+      await page.keyboard.press(i % 2 ? "ArrowUp" : "ArrowDown");
+      if (everyMs > 0) await page.waitForTimeout(everyMs);
+    }
   };
-  await press(EDITS);
+  await press();
   const mean = async () => {
     const before = await scriptMs();
-    await press(EDITS);
-    return ((await scriptMs()) - before) / EDITS;
+    await press();
+    return ((await scriptMs()) - before) / times;
   };
   const [best] = await quietest([mean]);
   return best;

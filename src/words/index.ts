@@ -27,6 +27,7 @@ export {
   missSentence,
   outlookSentence,
   outlookWords,
+  rangeSentence,
   surenessSentence,
 } from "./outlook.ts";
 export {

@@ -9,6 +9,7 @@ import {
   missSentence,
   outlookSentence,
   outlookWords,
+  rangeSentence,
   surenessSentence,
 } from "./index.ts";
 
@@ -91,6 +92,11 @@ test("what makes it unsure, and whether measuring helps", () => {
   );
   expect(surenessSentence(["extractionShare"])).toContain("only brewed and logged batches tell");
   expect(surenessSentence([])).toBe("Nothing in it is uncertain.");
+  expect(
+    rangeSentence({ brewTimeS: [354, 461], strengthPct: [1.41, 1.54], extractionPct: [19.61, 21.4] }),
+  ).toBe(
+    "Eight in ten such brews would take 5:54 to 7:41, come out at 1.41 % to 1.54 %, and extract 19.6 % to 21.4 %.",
+  );
 });
 
 test("what fails, and what is missing, is said with what to do", () => {

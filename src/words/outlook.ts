@@ -128,6 +128,17 @@ const CAUSE_WORDS: { readonly [cause in keyof Spread]: string } = {
 /** What a house can do about it on its bench. */
 const MEASURED: readonly (keyof Spread)[] = ["grindShare", "retentionGPerG", "densityGPerMl", "waterTempC"];
 
+/** How far eight in ten brews of a plan would spread. */
+export function rangeSentence({
+  brewTimeS,
+  strengthPct,
+  extractionPct,
+}: {
+  readonly [name in "brewTimeS" | "strengthPct" | "extractionPct"]: readonly [low: number, high: number];
+}): string {
+  return `Eight in ten such brews would take ${time(brewTimeS[0])} to ${time(brewTimeS[1])}, come out at ${pct(strengthPct[0])} to ${pct(strengthPct[1])}, and extract ${tenth(extractionPct[0])} to ${tenth(extractionPct[1])}.`;
+}
+
 /** What makes a forecast unsure, and whether measuring helps. */
 export function surenessSentence(because: readonly (keyof Spread)[]): string {
   if (because.length === 0) return "Nothing in it is uncertain.";

@@ -14,9 +14,11 @@ export const POROSITY = 0.45;
 /** A full bed holds at least so much of its pores more than a drained one; the rest hangs on grains and paper. */
 export const LEAST_MOBILE_SHARE = 0.25;
 /** What fines and paper leave of the Kozeny–Carman permeability of clean grains; usual 0.02 to 0.2 for drip beds. */
-export const CLOGGING = 0.09;
+export const CLOGGING = 0.14;
 /** Kozeny and Carman's constant for beds of grains. */
 export const KOZENY = 180;
+/** Water's mean way through a cone's bed, as a share of its depth; usual 0.5 to 1. */
+export const CONE_PATH_SHARE = 0.9;
 /** m/s² */
 export const GRAVITY = 9.81;
 /** kg/m³, hot water. */
@@ -26,7 +28,7 @@ export const UM_PER_MM = 1e3;
 export const MM_PER_M = 1e3;
 
 /** What can dissolve at most, % of the dose; usual 28 to 32 for roasted arabica and blends. */
-export const SOLUBLE_PCT = 29;
+export const SOLUBLE_PCT = 29.5;
 /** How deep the grinder broke cells open, µm: one cell or so; usual 20 to 60. */
 export const BROKEN_UM = 60;
 /** Rate at which broken cells give, per s at the reference temperature; they are empty within a minute. */
@@ -52,11 +54,11 @@ export const ROOM_C = 21;
 
 /** Fines: broken cells, whatever the grind, µm; usual 30 to 100. */
 export const FINES_UM = 50;
-/** Of the mass at `FINES_AT_UM`; usual 0.08 to 0.15 there, more where it is finer. */
-export const FINES_SHARE = 0.1;
+/** Of the mass at `FINES_AT_UM`; usual 0.08 to 0.2 there, more where it is finer. */
+export const FINES_SHARE = 0.15;
 export const FINES_AT_UM = 800;
-/** The share of fines goes with (FINES_AT_UM ÷ median) to this power; usual 0.5 to 1. */
-export const FINES_POWER = 0.8;
+/** The share of fines goes with (FINES_AT_UM ÷ median) to this power; usual 0.4 to 1. */
+export const FINES_POWER = 0.5;
 export const MOST_FINES = 0.45;
 /** Spread of the rest: standard deviation of ln(diameter); usual 0.3 to 0.5 for burr grinders. */
 export const SPREAD = 0.35;

@@ -21,11 +21,13 @@ export function darcyOf({
 }): number {
   const d = diameterUm / c.UM_PER_M;
   const kM2 = (permeability * c.CLOGGING * c.POROSITY ** 3 * d ** 2) / (c.KOZENY * (1 - c.POROSITY) ** 2);
-  // A frustum's ∫dh/A = 4·h ÷ (π · bottom · top), exactly. A cone drains along its whole wall, so that its point
-  // is no bottleneck: it counts as wide as the bed.
+  // A frustum's ∫dh/A = 4·h ÷ (π · bottom · top), exactly. A cone drains along its whole wall: its point is no
+  // bottleneck, and much water has left it before it is all the way down.
   const top = diameterAtMm(basket, depthMm);
-  const bottom = basket.shape === "cone" ? top : basket.bottomDiameterMm;
-  const perM = (4 * depthMm * c.MM_PER_M) / (Math.PI * bottom * top);
+  const cone = basket.shape === "cone";
+  const bottom = cone ? top : basket.bottomDiameterMm;
+  const pathMm = cone ? c.CONE_PATH_SHARE * depthMm : depthMm;
+  const perM = (4 * pathMm * c.MM_PER_M) / (Math.PI * bottom * top);
   return (kM2 * c.WATER_KG_PER_M3 ** 2 * c.GRAVITY * 1000) / perM / c.MM_PER_M;
 }
 

@@ -56,9 +56,7 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
   const densityGPerMl = input.coffee?.densityGPerMl ?? USUAL_DENSITY_G_PER_ML;
   const stepS = input.resolution?.stepS ?? USUAL_STEP_S;
   const dry = bedDepthMm({ doseG, densityGPerMl, basket });
-  const wet = bedDepthMm({ doseG, densityGPerMl, basket, swelling: USUAL_SWELLING });
   if (!dry.ok) return dry;
-  if (!wet.ok) return wet;
   if (dry.value * c.UM_PER_MM < c.LEAST_GRAINS * input.grindUm) {
     return fail({ code: "bedTooThin", bedDepthMm: dry.value, grindUm: input.grindUm });
   }
@@ -66,17 +64,21 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
   const keptG = retentionGPerG * doseG;
   if (!(waterG > keptG)) return fail({ code: "bedHoldsAllWater", ratio: waterG / doseG, retentionGPerG });
 
-  const bedMl = (doseG * USUAL_SWELLING) / densityGPerMl;
+  // Grains and pores together hold what is retained, and some more that drains: a bed that keeps much is looser.
+  const packedMl = (doseG * USUAL_SWELLING) / densityGPerMl;
   const heldG = Math.max(0, retentionGPerG - c.UPTAKE_G_PER_G) * doseG;
-  const poresG = c.POROSITY * bedMl;
-  const mobileG = Math.max(poresG - heldG, c.LEAST_MOBILE_SHARE * poresG);
+  const poresG = Math.max(c.POROSITY * packedMl, heldG + c.LEAST_MOBILE_SHARE * c.POROSITY * packedMl);
+  const mobileG = poresG - heldG;
+  const bedMl = (1 - c.POROSITY) * packedMl + poresG;
+  const wetMm = depthOfVolumeMm(basket, bedMl * MM3_PER_ML);
+  const rimMl = volumeToMl(basket, basket.heightMm);
+  if (bedMl > rimMl) return fail({ code: "doseOverBasket", doseG, capacityG: (doseG * rimMl) / bedMl });
   const darcy = darcyOf({
     basket,
-    depthMm: wet.value,
+    depthMm: wetMm,
     diameterUm: surfaceDiameterUm(sizeClasses(input.grindUm)),
     permeability: input.factors?.permeability ?? 1,
   });
-  const rimMl = volumeToMl(basket, basket.heightMm);
   const openM2 = (Math.PI / 4) * (basket.topDiameterMm / c.MM_PER_M) ** 2;
   const lossJPerK = c.LOSS_W_PER_M2_K * openM2 * stepS;
   const groundsJPerK = (c.GROUNDS_J_PER_G_K + c.BASKET_J_PER_G_K) * doseG;
@@ -93,7 +95,7 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
     const movableG = Math.max(0, inG - outG - overflowG - keptG);
     const pondG = Math.max(0, movableG - mobileG);
     const drained = pondG === 0;
-    const levelMm = drained ? wet.value : depthOfVolumeMm(basket, (bedMl + pondG) * MM3_PER_ML);
+    const levelMm = drained ? wetMm : depthOfVolumeMm(basket, (bedMl + pondG) * MM3_PER_ML);
     const pour = pours[next];
     if (pour && pourStartsS.length === next) {
       if ("atS" in pour && pour.atS < lastWaterS - stepS) return fail({ code: "poursOverlap", pour: next });

@@ -50,7 +50,7 @@ describe("what cannot be reached is said with the nearest", () => {
 
   test("a source that is extracted more than a shallow bed can", () => {
     const strong = { ...loft, extractionPct: 29.5 };
-    const { wanted, nearest, limit } = missed(sameExtraction(strong, onFulmar(60, 700), 800));
+    const { wanted, nearest, limit } = missed(sameExtraction(strong, onFulmar(60, 160), 800));
     expect(wanted).toBe(29.5);
     expect(nearest).toBeLessThan(29.5);
     expect(["finest", "stalls"]).toContain(limit);

@@ -73,15 +73,15 @@ const codes = (setting: number, plan = FULMAR) => at(setting, plan).checks.map((
 
 describe("a plan at one grind", () => {
   test("is warned of by its windows: too fine is long, strong and over-extracted, too coarse the other way", () => {
-    expect(codes(5)).toEqual([
+    expect(codes(5.5)).toEqual([
       "slurryOverPaper",
       "timeOutsideWindow",
       "strengthOutsideWindow",
       "extractionOutsideWindow",
     ]);
-    expect(codes(9.5)).toEqual([]);
+    expect(codes(11.5)).toEqual([]);
     expect(codes(16)).toEqual(["strengthOutsideWindow", "extractionOutsideWindow"]);
-    expect(at(5).checks[1]?.figures).toMatchObject({ low: 240, high: 390 });
+    expect(at(5.5).checks[1]?.figures).toMatchObject({ low: 240, high: 390 });
   });
 
   test("what runs over the rim is said instead of the mark on the paper", () => {
@@ -98,8 +98,9 @@ describe("a plan at one grind", () => {
   });
 
   test("windows that are not given are not looked at", () => {
-    const free = { ...FULMAR, limits: { paperMm: 1000 } };
-    expect(codes(5, free)).toEqual([]);
+    const free = { ...FULMAR, limits: { paperMm: 96 } };
+    expect(codes(7, free)).toEqual([]);
+    expect(codes(7)).not.toEqual([]);
   });
 });
 
@@ -261,7 +262,7 @@ describe("how sure it is", () => {
 
   test("names what widens the range most, first", () => {
     expect(sure({ grindShare: 0.2 }).because[0]).toBe("grindShare");
-    expect(sure({ waterTempC: 12, grindShare: 0.01 }).because[0]).toBe("waterTempC");
+    expect(sure({ waterTempC: 12, grindShare: 0.01, permeabilityShare: 0.02 }).because[0]).toBe("waterTempC");
     const nothing = {
       permeabilityShare: 0,
       extractionShare: 0,

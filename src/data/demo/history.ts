@@ -1,15 +1,30 @@
 import { tz } from "@date-fns/tz";
 import { set, subDays } from "date-fns";
+import { type Basket, forecastBrew, handPours, type Pour, type SprayMode, sprayPours } from "#core/brew";
+import { fitCurve, umAt } from "#core/grind";
 import { type Random, seeded } from "#core/random";
+import { must } from "#core/result";
 import type * as schema from "#data/schema.ts";
-import { BREWERS, DEMO_IDS, demoId, PEOPLE, PIER_HEAD, ROPE_LOFT, TIME_ZONE } from "./bench.ts";
+import {
+  BREWERS,
+  COFFEES,
+  DEMO_IDS,
+  demoId,
+  FLOWS,
+  GRINDER_CURVES,
+  PEOPLE,
+  PIER_HEAD,
+  RECIPE_VERSIONS,
+  ROPE_LOFT,
+  TIME_ZONE,
+} from "./bench.ts";
 
 type Batch = typeof schema.batches.$inferInsert;
 
 const SEED = 20_260_714;
 export const HISTORY_DAYS = 56;
 
-/** One kind of batch that the house brews each day, with what it is aimed at. */
+/** One kind of batch that the house brews each day. */
 interface Habit {
   readonly siteId: string;
   readonly brewer: keyof typeof DEMO_IDS.brewers;
@@ -20,8 +35,7 @@ interface Habit {
   readonly doseG: number;
   readonly waterG: number;
   readonly iceG: number;
-  readonly brewTimeS: number;
-  readonly extractionPct: number;
+  readonly waterTempC: number;
   /** Times of day, h. */
   readonly hours: readonly number[];
   /** One in so many is metered. */
@@ -37,12 +51,11 @@ const HABITS: readonly Habit[] = [
     coffeeId: coffees.saltmarsh,
     vesselId: vessels.left,
     grinderId: grinders.chough,
-    dialSetting: 8.5,
+    dialSetting: 9.5,
     doseG: 205,
     waterG: 3282,
     iceG: 0,
-    brewTimeS: 330,
-    extractionPct: 19.8,
+    waterTempC: 93,
     hours: [6.3, 6.8, 7.4, 8, 12, 16.4, 17.2],
     metered: 4,
   },
@@ -52,12 +65,11 @@ const HABITS: readonly Habit[] = [
     coffeeId: coffees.nightMail,
     vesselId: vessels.blue,
     grinderId: grinders.chough,
-    dialSetting: 9,
+    dialSetting: 9.5,
     doseG: 110,
     waterG: 1733,
     iceG: 0,
-    brewTimeS: 300,
-    extractionPct: 20.4,
+    waterTempC: 93,
     hours: [7, 9.5, 13.5],
     metered: 5,
   },
@@ -67,12 +79,11 @@ const HABITS: readonly Habit[] = [
     coffeeId: coffees.saltmarsh,
     vesselId: vessels.steel,
     grinderId: grinders.chough,
-    dialSetting: 7.5,
+    dialSetting: 8,
     doseG: 184,
     waterG: 1667,
     iceG: 1100,
-    brewTimeS: 255,
-    extractionPct: 19.2,
+    waterTempC: 93,
     hours: [11.2, 14.5],
     metered: 3,
   },
@@ -86,24 +97,30 @@ const HABITS: readonly Habit[] = [
     doseG: 22,
     waterG: 352,
     iceG: 0,
-    brewTimeS: 190,
-    extractionPct: 19.6,
+    waterTempC: 93,
     hours: [9, 10.2, 11.5, 13, 15.5],
     metered: 2,
   },
 ];
 
-/** From this day on Chough's burrs stand closer: its brews run longer and stronger. */
+/** From this day on Chough's burrs stand closer: it grinds so much finer, and its brews run longer and stronger. */
 const DRIFT_FROM_DAY = 40;
-const DRIFT = { timeS: 26, extractionPct: 0.7 };
+const DRIFT_SHARE = 0.05;
+/** What the model does not know of this house: how freely its beds let water through, and how readily its coffee gives. */
+const TRUTH = {
+  [grinders.chough]: { permeability: 1.3, extraction: 0.97 },
+  [grinders.dunlin]: { permeability: 1.3, extraction: 1.07 },
+};
+/** How brews of one recipe scatter, as shares and in their own units. */
+const SCATTER = { grindShare: 0.012, waterTempC: 0.6, retentionGPerG: 0.04, timeS: 5, meterPct: 0.012 };
 /** Fulmar scales up: so much less water a day than its setting says. */
 const SCALING_G_PER_DAY = 0.6;
 /** One pot in so many is spilt, or poured from before it is weighed. */
 const SPILT_ONE_IN = 70;
 
 /**
- * Eight weeks of batches that ended a little before `now`: what was meant, with the scatter of hands and
- * scales, a grinder that drifts, a brewer that scales up, and a spilt pot now and then. The same each time.
+ * Eight weeks of batches that ended a little before `now`: what the brew forecast makes of each habit, with this
+ * house's own truth and the scatter of hands and scales, a grinder that drifts, a brewer that scales up, and a spilt pot now and then. The same each time.
  */
 export function demoHistory(now: Date): Batch[] {
   const random = seeded(SEED);
@@ -129,7 +146,7 @@ function batchOf(
   random: Random,
 ): Batch {
   const brewer = BREWERS.find(({ id }) => id === DEMO_IDS.brewers[habit.brewer])!;
-  const { hours, metered, extractionPct, brewer: _name, ...planned } = habit;
+  const { hours, metered, waterTempC, brewer: _name, ...planned } = habit;
   const { normal, share } = random;
   const drifts = day >= DRIFT_FROM_DAY && planned.grinderId === grinders.chough;
   const doseG = tenths(planned.doseG + (brewer.kind === "hand" ? 0.1 : 0.8) * normal());
@@ -137,11 +154,24 @@ function batchOf(
     planned.waterG +
     0.002 * planned.waterG * normal() -
     (habit.brewer === "fulmar" ? SCALING_G_PER_DAY * day : 0);
-  const retained = brewer.retentionGPerG + 0.04 * normal();
+  const retentionGPerG = brewer.retentionGPerG + SCATTER.retentionGPerG * normal();
   const spiltG = share() < 1 / SPILT_ONE_IN ? 0.15 * planned.waterG : 0;
-  const yieldG = Math.round(deliveredG + planned.iceG - retained * doseG - spiltG);
-  const extraction = extractionPct + 0.35 * normal() + (drifts ? DRIFT.extractionPct : 0);
-  const strengthPct = Math.round((10_000 * extraction * doseG) / (yieldG + spiltG) / 100) / 100;
+  const brewed = must(
+    forecastBrew({
+      doseG,
+      grindUm: groundUm(habit) * (1 + SCATTER.grindShare * normal()) * (drifts ? 1 - DRIFT_SHARE : 1),
+      waterTempC: waterTempC + SCATTER.waterTempC * normal(),
+      basket: brewer.basket as Basket,
+      retentionGPerG,
+      coffee: { densityGPerMl: COFFEES.find(({ id }) => id === habit.coffeeId)!.densityGPerMl },
+      factors: TRUTH[habit.grinderId],
+      pours: poursOf(brewer, deliveredG),
+    }),
+  );
+  const wholeG = brewed.yieldG + planned.iceG;
+  const yieldG = Math.round(wholeG - spiltG);
+  const strengthPct =
+    Math.round(100 * ((brewed.extractionPct * doseG) / wholeG + SCATTER.meterPct * normal())) / 100;
   const isMetered = share() < 1 / metered;
   const liked = share() < 0.5 ? share() < (drifts ? 0.6 : 0.9) : null;
   const person = PEOPLE[Math.floor(share() * (PEOPLE.length - 1))]!;
@@ -154,7 +184,7 @@ function batchOf(
     curveVersion: 1,
     doseG,
     yieldG,
-    brewTimeS: Math.round(planned.brewTimeS + 9 * normal() + (drifts ? DRIFT.timeS : 0)),
+    brewTimeS: Math.round(brewed.brewTimeS + SCATTER.timeS * normal()),
     strengthPct: isMetered ? strengthPct : null,
     sampledAt: isMetered ? (planned.iceG > 0 ? "melted" : "inGlass") : null,
     liked,
@@ -162,6 +192,21 @@ function batchOf(
     at,
     personId: person.id,
   };
+}
+
+/** What a habit's setting grinds, µm. */
+function groundUm({ grinderId, dialSetting }: Habit): number {
+  const { points } = GRINDER_CURVES.find((curve) => curve.grinderId === grinderId)!;
+  return umAt(must(fitCurve(points)), dialSetting);
+}
+
+function poursOf(brewer: (typeof BREWERS)[number], waterG: number): readonly Pour[] {
+  const modes = FLOWS.filter(({ ownerId }) => ownerId === brewer.id).map(
+    ({ figures }) => figures as unknown as SprayMode,
+  );
+  if (modes.length > 0) return sprayPours(waterG, modes);
+  const { doseG, hotWaterG, bloomG, bloomS, doneS } = RECIPE_VERSIONS[0]!;
+  return handPours({ doseG, waterG: hotWaterG, bloomG, bloomS, doneS });
 }
 
 function tenths(value: number): number {

@@ -7,7 +7,7 @@ import { printNumber, printPct } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { surenessSentence } from "#words/index.ts";
+import { rangeSentence, surenessSentence } from "#words/index.ts";
 import type { First, Study } from "#workers/index.ts";
 
 interface CupPanelProps {
@@ -202,8 +202,10 @@ function Rows({ sheet, input, extraction, first, study }: CupPanelProps) {
           first &&
           ` The forecast gives the source ${printPct(first.ladder.source.extractionPct, { decimals: 1 })}, and this batch ${printPct(outlook.value.brew.extractionPct, { decimals: 1 })} at the dial's ${printNumber(first.picked.setting, 2)}: compare those two with each other.`}
       </p>
+      {first && !study && <p className="mt-1 text-quiet text-sm">Working out how sure that is …</p>}
       {study?.sureness && (
         <p className="mt-1 text-quiet text-sm" data-testid="sureness">
+          {rangeSentence({ ...study.sureness.range, strengthPct: study.sureness.strengthPct })}{" "}
           {surenessSentence(study.sureness.because)}
         </p>
       )}
