@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { choose, expect, plate, seriousFaults, test } from "./page.ts";
+import { choose, expect, plate, seriousFaults, test, type } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -96,7 +96,7 @@ test("the brew is played and looked at moment by moment; the chart has its figur
 
 test("a long search is stopped, asked again, and answered; an edit lets go of it", async ({ page }) => {
   await page.goto("/scale");
-  const search = page.getByRole("button", { name: "Find all that lands in the window" });
+  const search = page.getByRole("button", { name: "Find what lands in the window" });
   await search.click();
   await page.getByRole("button", { name: "Cancel" }).click();
   await expect(page.getByText("Stopped. Nothing has changed.")).toBeVisible();
@@ -162,7 +162,7 @@ test("a brewer whose basket nobody measured: the sheet works, and says what is m
   await choose(page, "on", "Turnstone");
   await choose(page, "into", /2.05 l, blue/);
   await expect(page.getByText("Turnstone's basket has no measures yet.")).toBeVisible();
-  await expect(plate(page, "coffee in the pot")).toContainText("g");
+  await type(page, "coffee in the pot", "1500 g");
   await page.getByRole("button", { name: "Save as card" }).click();
   await expect(page.getByText("Kept as a card.").first()).toBeVisible();
 

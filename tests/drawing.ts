@@ -11,10 +11,12 @@ const TICKS = 5;
 
 /** A small line drawing for the documents: the same text for the same figures. */
 export function drawing({
+  title,
   lines,
   x,
   y,
 }: {
+  readonly title: string;
   readonly lines: readonly Line[];
   readonly x: string;
   readonly y: string;
@@ -40,5 +42,5 @@ export function drawing({
     `<text x="${WIDTH / 2}" y="${HEIGHT - 6}" text-anchor="middle">${x}</text>`,
     `<text transform="translate(14 ${HEIGHT / 2}) rotate(-90)" text-anchor="middle">${y}</text>`,
   ];
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${HEIGHT}" font-family="sans-serif" font-size="12" fill="#16213d"><rect width="${WIDTH}" height="${HEIGHT}" fill="#f7f8f4"/>\n${parts.join("\n")}\n</svg>\n`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${HEIGHT}" font-family="sans-serif" font-size="12" fill="#16213d"><title>${title}</title><rect width="${WIDTH}" height="${HEIGHT}" fill="#f7f8f4"/>\n${parts.join("\n")}\n</svg>\n`;
 }

@@ -26,9 +26,6 @@ interface ChartProps {
 
 const HEIGHT = 260;
 const MARGIN = { l: 56, r: 12, t: 8, b: 44 };
-/** A legend of several lines stands below the chart and makes it taller. */
-const LEGEND_ROW = 22;
-const LEGEND_IN_ROW = 2;
 /** Each kind of series has its own colour and its own shape. */
 const LOOK = {
   points: { token: "--color-rim", mode: "markers", symbol: "circle", dash: "solid", fill: "none" },
@@ -46,7 +43,16 @@ const DECIMALS = 2;
 export function Chart({ label, x, y, series }: ChartProps) {
   const place = useRef<HTMLDivElement>(null);
   const [failed, setFailed] = useState(false);
+  const [seen, setSeen] = useState(false);
+  const [opened, setOpened] = useState(false);
+  // Drawn while it is looked at: a chart below the fold costs nothing.
   useEffect(() => {
+    const watch = new IntersectionObserver(([entry]) => setSeen(entry?.isIntersecting ?? false));
+    if (place.current) watch.observe(place.current);
+    return () => watch.disconnect();
+  }, []);
+  useEffect(() => {
+    if (!seen) return;
     let here = true;
     const draw = async () => {
       const { default: Plotly } = await import("plotly.js-cartesian-dist-min");
@@ -78,10 +84,10 @@ export function Chart({ label, x, y, series }: ChartProps) {
           };
         }),
         {
-          height: heightOf(series),
-          margin: { ...MARGIN, b: MARGIN.b + heightOf(series) - HEIGHT },
-          showlegend: series.length > 1,
-          legend: { orientation: "h", yref: "container", y: 0, yanchor: "bottom", x: 0 },
+          height: HEIGHT,
+          margin: MARGIN,
+          // Its own legend takes longer to draw than all the rest.
+          showlegend: false,
           font: { family: css.getPropertyValue("--font-text"), color: colour("--color-ink") },
           paper_bgcolor: "transparent",
           plot_bgcolor: "transparent",
@@ -95,43 +101,96 @@ export function Chart({ label, x, y, series }: ChartProps) {
     return () => {
       here = false;
     };
-  }, [x, y, series]);
-  const height = heightOf(series);
-  const told = series.filter(({ as, each }) => LOOK[as].mode === "markers" || each);
+  }, [seen, x, y, series]);
   return (
     <figure className="min-w-64 flex-1">
-      <div ref={place} role="img" aria-label={label} style={{ height }} />
+      <div ref={place} role="img" aria-label={label} style={{ height: HEIGHT }} />
+      {series.length > 1 && <Legend series={series} />}
       {failed && <p className="text-quiet text-sm">The chart could not be drawn; its figures are below.</p>}
-      <details>
+      <details onToggle={(event) => setOpened(event.currentTarget.open)}>
         <summary className="min-h-8 cursor-pointer text-quiet text-sm">{label}, as a table</summary>
-        <table className="text-sm tabular-nums">
-          <thead>
-            <tr>
-              <th className="pr-4 text-left font-normal text-quiet">{x.title}</th>
-              <th className="pr-4 text-left font-normal text-quiet">{y.title}</th>
-              <th className="text-left font-normal text-quiet">what</th>
-            </tr>
-          </thead>
-          <tbody>
-            {told.flatMap(({ name, each, x: xs, y: ys }) =>
-              xs.map((at, i) => (
-                <tr key={`${name} ${each?.[i]} ${at} ${ys[i]}`}>
-                  <td>{Number(at.toFixed(DECIMALS))}</td>
-                  <td>{Number((ys[i] ?? 0).toFixed(DECIMALS))}</td>
-                  <td>{each ? `${name}, ${each[i]}` : name}</td>
-                </tr>
-              )),
-            )}
-          </tbody>
-        </table>
+        {opened && <Table x={x} y={y} series={series} />}
       </details>
     </figure>
   );
 }
 
-function heightOf(series: readonly Series[]): number {
-  return HEIGHT + (series.length > 1 ? LEGEND_ROW * Math.ceil(series.length / LEGEND_IN_ROW) : 0);
+/** The points, and those of a line where each has a name; drawn when somebody opens it. */
+function Table({ x, y, series }: Pick<ChartProps, "x" | "y" | "series">) {
+  const told = series.filter(({ as, each }) => LOOK[as].mode === "markers" || each);
+  return (
+    <table className="text-sm tabular-nums">
+      <thead>
+        <tr>
+          <th className="pr-4 text-left font-normal text-quiet">{x.title}</th>
+          <th className="pr-4 text-left font-normal text-quiet">{y.title}</th>
+          <th className="text-left font-normal text-quiet">what</th>
+        </tr>
+      </thead>
+      <tbody>
+        {told.flatMap(({ name, each, x: xs, y: ys }) =>
+          xs.map((at, i) => (
+            <tr key={`${name} ${each?.[i]} ${at} ${ys[i]}`}>
+              <td>{Number(at.toFixed(DECIMALS))}</td>
+              <td>{Number((ys[i] ?? 0).toFixed(DECIMALS))}</td>
+              <td>{each ? `${name}, ${each[i]}` : name}</td>
+            </tr>
+          )),
+        )}
+      </tbody>
+    </table>
+  );
 }
+
+/** What each series looks like, in a small drawing beside its name. */
+function Legend({ series }: { readonly series: readonly Series[] }) {
+  return (
+    <ul className="flex flex-wrap gap-x-4 pl-14 text-sm">
+      {series.map(({ name, as }) => {
+        const { token, mode, symbol, dash, fill } = LOOK[as];
+        const colour = `var(${token})`;
+        return (
+          <li key={name} className="flex items-center gap-1.5">
+            <svg width={26} height={14} aria-hidden="true">
+              {fill === "toself" && (
+                <rect
+                  x={1}
+                  y={1}
+                  width={24}
+                  height={12}
+                  fill={colour}
+                  stroke={colour}
+                  fillOpacity={AREA_OPACITY}
+                />
+              )}
+              {mode === "lines" && fill === "none" && (
+                <line
+                  x1={0}
+                  x2={26}
+                  y1={7}
+                  y2={7}
+                  stroke={colour}
+                  strokeWidth={2}
+                  strokeDasharray={DASHES[dash]}
+                />
+              )}
+              {mode === "markers" && (
+                <path d={SHAPES[symbol]} fill={colour} stroke={colour} strokeWidth={2} />
+              )}
+            </svg>
+            {name}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+const DASHES = { solid: undefined, dash: "7 5", dot: "2 3" } as const;
+const SHAPES = {
+  circle: "M 17 7 A 4 4 0 1 1 9 7 A 4 4 0 1 1 17 7",
+  square: "M 9 3 h 8 v 8 h -8 Z",
+  x: "M 9 3 L 17 11 M 17 3 L 9 11",
+} as const;
 
 /** A colour of the theme, thinned to lie under lines. */
 function tint(hex: string): string {

@@ -139,7 +139,12 @@ test("the drawing of the level", async () => {
     const { curves } = must(forecastCurves({ ...ANCHOR, grindUm }));
     return { name: `${grindUm} µm`, x: curves.timeS, y: curves.levelMm };
   });
-  const svg = drawing({ lines, x: "time, s", y: "slurry above the bottom, mm" });
+  const svg = drawing({
+    title: "the slurry's level over the brew, at three grinds",
+    lines,
+    x: "time, s",
+    y: "slurry above the bottom, mm",
+  });
   await expect(svg).toMatchFileSnapshot(join(DOCS, "level.svg"));
 });
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { Pause, Play } from "lucide-react";
-import { useEffect, useState } from "react";
+import { memo, useEffect, useState } from "react";
 import type { Basket, BrewCurves } from "#core/brew";
 import type { Outlook } from "#core/outlook";
 import { printNumber, printPct, printTime } from "#core/units";
@@ -20,7 +20,7 @@ const PLAYED_S = 7;
 const MS_PER_S = 1000;
 
 /** The basket cut through, as the brew goes on: the slurry's level, the bed, and the highest mark on the paper. */
-export function BasketPanel({ basket, outlook }: BasketPanelProps) {
+export const BasketPanel = memo(function BasketPanel({ basket, outlook }: BasketPanelProps) {
   const units = useUnits();
   const { brew, curves } = outlook;
   const last = curves.timeS.length - 1;
@@ -73,7 +73,7 @@ export function BasketPanel({ basket, outlook }: BasketPanelProps) {
           ).map(([name, value]) => (
             <div key={name} className="flex justify-between gap-3">
               <dt className="text-quiet">{name}</dt>
-              <dd className="font-semibold tabular-nums" data-testid={name}>
+              <dd className="whitespace-nowrap font-semibold tabular-nums" data-testid={name}>
                 {value}
               </dd>
             </div>
@@ -109,4 +109,4 @@ export function BasketPanel({ basket, outlook }: BasketPanelProps) {
       </p>
     </Panel>
   );
-}
+});

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useMemo } from "react";
+import { memo, useEffect, useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
 import type { Mend } from "#core/outlook";
 import type { SheetInput, SheetResult } from "#core/sheet";
@@ -13,7 +13,7 @@ import { Checks } from "./checks.tsx";
 import { CupPanel } from "./cupPanel.tsx";
 import { DialLadder } from "./dialLadder.tsx";
 import { grindAnswer } from "./grindAnswer.ts";
-import { type Chosen, extractionOf, type GrindPick, type ScaleState } from "./state.ts";
+import { chosenOf, extractionOf, type GrindPick, type ScaleState } from "./state.ts";
 import { type Told, toldOf } from "./told.ts";
 import { useForecast } from "./useForecast.ts";
 import { WindowSearch } from "./windowSearch.tsx";
@@ -21,7 +21,6 @@ import { WindowSearch } from "./windowSearch.tsx";
 interface BelowProps {
   readonly bench: Bench;
   readonly state: ScaleState;
-  readonly chosen: Chosen;
   readonly sheet: SheetResult;
   readonly input: SheetInput;
   readonly onGrind: (grind: GrindPick) => void;
@@ -39,19 +38,27 @@ const RATIOS = Array.from(
 );
 
 /** Below the ribbon: what the forecast makes of the sheet. */
-export function Below(props: BelowProps) {
-  const { bench, state, chosen, sheet, input, onGrind, onIce, onMend, onTold } = props;
+export const Below = memo(function Below(props: BelowProps) {
+  const { bench, state, sheet, input, onGrind, onIce, onMend, onTold } = props;
+  const chosen = chosenOf(state, bench);
   const { grinder, brewer, recipe, ice } = chosen;
   const { rounded } = sheet;
   const asked = useMemo(() => askingOf(state, bench, rounded), [state, bench, rounded]);
-  const { forecast, search, searchWindow, stopSearch, again } = useForecast(
+  const { forecast, current, search, searchWindow, stopSearch, again } = useForecast(
     "asking" in asked ? asked.asking : undefined,
   );
-  const { first, study, failure, lost, current } = forecast;
-  const told = useMemo(() => toldOf(forecast), [forecast]);
+  const { first, study, failure, lost } = forecast;
+  const told = useMemo(() => toldOf(forecast, current ? state : undefined), [forecast, current, state]);
   useEffect(() => onTold(told), [told, onTold]);
 
-  const answer = grindAnswer(chosen, rounded.doseG, state.serve, bench.settings.rule);
+  const { doseG } = rounded;
+  const { serve } = state;
+  const { rule } = bench.settings;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is chosen is told apart by its rows
+  const answer = useMemo(
+    () => grindAnswer(chosen, doseG, serve, rule),
+    [recipe, grinder, brewer, chosen.coffee, doseG, serve, rule],
+  );
   const extraction = extractionOf(recipe, bench.settings.extractionGuessPct);
   const { strengthPct } = recipe;
   const metered = useMemo(
@@ -69,8 +76,10 @@ export function Below(props: BelowProps) {
           ? brewFailureSentence(picked.failure)
           : undefined;
   return (
-    <div className={`grid items-start gap-3 lg:grid-cols-12 ${current || !first ? "" : "opacity-70"}`}>
-      <div className="flex flex-col gap-3 lg:col-span-4">
+    <div
+      className={`grid grid-cols-1 items-start gap-3 lg:grid-cols-12 ${current || !first ? "" : "opacity-70"}`}
+    >
+      <div className="flex min-w-0 flex-col gap-3 lg:col-span-4">
         <Checks
           bench={bench}
           checks={sheet.checks}
@@ -82,7 +91,7 @@ export function Below(props: BelowProps) {
         />
         {picked?.ok && brewer.basket && <BasketPanel basket={brewer.basket} outlook={picked.value} />}
       </div>
-      <div className="flex flex-col gap-3 lg:col-span-8">
+      <div className="flex min-w-0 flex-col gap-3 lg:col-span-8">
         {trouble && (
           <p aria-live="polite" className="rounded-panel border-2 border-due bg-enamel p-3 text-sm">
             {trouble}
@@ -131,4 +140,4 @@ export function Below(props: BelowProps) {
       </div>
     </div>
   );
-}
+});

@@ -9,6 +9,7 @@ import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { rangeSentence, surenessSentence } from "#words/index.ts";
 import type { First, Study } from "#workers/index.ts";
+import type { Studied } from "./useForecast.ts";
 
 interface CupPanelProps {
   readonly sheet: SheetResult;
@@ -16,7 +17,7 @@ interface CupPanelProps {
   readonly extraction: { readonly pct: number; readonly guess: boolean };
   readonly window: HouseSettings["window"];
   readonly first: First | undefined;
-  readonly study: Study | undefined;
+  readonly study: Studied | undefined;
   readonly grinder: string;
   readonly metered: { readonly strengthPct: number; readonly extractionPct: number } | undefined;
   /** Where the ice comes from, when there is any. */
@@ -26,10 +27,10 @@ interface CupPanelProps {
 
 /** What it will be in the cup: as figures, and among what the dial and the ratio would make of it. */
 export function CupPanel(props: CupPanelProps) {
-  const { aside, children, first, study, window, grinder, metered } = props;
+  const { aside, children, study, window, grinder, metered } = props;
   const series = useMemo(
-    () => first && chartOf({ first, study, window, grinder, metered }),
-    [first, study, window, grinder, metered],
+    () => study && chartOf({ study, window, grinder, metered }),
+    [study, window, grinder, metered],
   );
   return (
     <Panel title="In the cup" aside={aside}>
@@ -39,7 +40,7 @@ export function CupPanel(props: CupPanelProps) {
           {children}
         </div>
         {series && (
-          <div className="min-w-80 flex-[2]">
+          <div className="min-w-64 flex-[2] sm:min-w-80">
             <Chart
               label="strength and extraction, along the dial and along the ratio"
               x={series.x}
@@ -65,7 +66,7 @@ function axisOf(title: string, [low, high]: readonly [number, number], points: r
 }
 
 /** The chart's curves and points, and axes that hold what matters of them. */
-function chartOf(shown: Parameters<typeof seriesOf>[0]) {
+function chartOf(shown: Shown) {
   const all = seriesOf(shown);
   const marks = all.filter(({ as }) => as === "points" || as === "crosses" || as === "squares");
   return {
@@ -83,17 +84,15 @@ function chartOf(shown: Parameters<typeof seriesOf>[0]) {
   };
 }
 
-function seriesOf({
-  first,
-  study,
-  window,
-  grinder,
-  metered,
-}: Pick<CupPanelProps, "study" | "window" | "grinder" | "metered"> & { readonly first: First }): Series[] {
+interface Shown extends Pick<CupPanelProps, "window" | "grinder" | "metered"> {
+  readonly study: Studied;
+}
+
+function seriesOf({ study, window, grinder, metered }: Shown): Series[] {
   const [lowE, highE] = window.extractionPct;
   const [lowS, highS] = window.strengthPct;
-  const { source } = first.ladder;
-  const { outlook, setting } = first.picked;
+  const { source } = study.of.ladder;
+  const { outlook, setting } = study.of.picked;
   const series: Series[] = [
     {
       name: "house window",
@@ -101,23 +100,19 @@ function seriesOf({
       x: [lowE, highE, highE, lowE, lowE],
       y: [lowS, lowS, highS, highS, lowS],
     },
+    curve("along the dial", "line", study.alongDial, (at) => `${grinder} ${printNumber(at, 2)}`),
+    curve("along the ratio", "dashes", study.alongRatio, (at) => `1:${printNumber(at, 1)}`),
   ];
-  if (study) {
-    series.push(
-      curve("along the dial", "line", study.alongDial, (at) => `${grinder} ${printNumber(at, 2)}`),
-      curve("along the ratio", "dashes", study.alongRatio, (at) => `1:${printNumber(at, 1)}`),
-    );
-    if (study.sureness && outlook.ok) {
-      const [least, most] = study.sureness.range.extractionPct;
-      const [weak, strong] = study.sureness.strengthPct;
-      const { strengthPct, brew } = outlook.value;
-      series.push({
-        name: "eight in ten within",
-        as: "thin",
-        x: [least, most, Number.NaN, brew.extractionPct, brew.extractionPct],
-        y: [strengthPct, strengthPct, Number.NaN, weak, strong],
-      });
-    }
+  if (study.sureness && outlook.ok) {
+    const [least, most] = study.sureness.range.extractionPct;
+    const [weak, strong] = study.sureness.strengthPct;
+    const { strengthPct, brew } = outlook.value;
+    series.push({
+      name: "eight in ten within",
+      as: "thin",
+      x: [least, most, Number.NaN, brew.extractionPct, brew.extractionPct],
+      y: [strengthPct, strengthPct, Number.NaN, weak, strong],
+    });
   }
   if (outlook.ok) {
     const { strengthPct, brew } = outlook.value;

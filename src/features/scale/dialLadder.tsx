@@ -1,6 +1,7 @@
 "use client";
 
 import { Minus, Plus } from "lucide-react";
+import { memo } from "react";
 import type { BenchGrinder } from "#contract/bench.ts";
 import { bracketAround, coarser, onDial } from "#core/grind";
 import { type Answer, type Rung, recommended } from "#core/outlook";
@@ -32,7 +33,13 @@ interface Line {
 }
 
 /** The grinder's dial with the answers to "how fine": side by side, with what each would give. One is picked. */
-export function DialLadder({ grinder, answer, first, pick, onPick }: DialLadderProps) {
+export const DialLadder = memo(function DialLadder({
+  grinder,
+  answer,
+  first,
+  pick,
+  onPick,
+}: DialLadderProps) {
   const { source, translated, rule } = answer;
   const rungs = first?.ladder.rungs ?? [];
   if (!translated && rungs.length === 0) {
@@ -97,18 +104,18 @@ export function DialLadder({ grinder, answer, first, pick, onPick }: DialLadderP
             <thead>
               <tr className="text-left text-quiet">
                 <th className="font-normal">take</th>
-                <th className="px-2 text-right font-normal">dial</th>
-                <th className="px-2 text-right font-normal">time</th>
-                <th className="px-2 text-right font-normal">strength</th>
-                <th className="px-2 text-right font-normal">extraction</th>
-                <th className="pl-2 text-right font-normal">slurry to</th>
+                <th className="px-1 text-right sm:px-2 font-normal">dial</th>
+                <th className="px-1 text-right sm:px-2 font-normal">time</th>
+                <th className="px-1 text-right sm:px-2 font-normal">strength</th>
+                <th className="px-1 text-right sm:px-2 font-normal">extraction</th>
+                <th className="pl-1 text-right sm:pl-2 font-normal">slurry to</th>
               </tr>
             </thead>
             <tbody>
               {lines.map(({ by, setting: at, rung }) => (
                 <tr key={by} className={by === pick ? "bg-rim/10 font-semibold" : undefined}>
                   <td className="py-0.5">
-                    <label className="flex min-h-8 cursor-pointer items-center gap-2 whitespace-nowrap">
+                    <label className="flex min-h-8 cursor-pointer flex-wrap items-center gap-x-2 sm:whitespace-nowrap">
                       <input
                         type="radio"
                         name="grind"
@@ -122,7 +129,7 @@ export function DialLadder({ grinder, answer, first, pick, onPick }: DialLadderP
                       )}
                     </label>
                   </td>
-                  <td className="px-2 text-right font-display text-base" data-testid={by}>
+                  <td className="px-1 text-right sm:px-2 font-display text-base" data-testid={by}>
                     {n(at)}
                   </td>
                   <Given rung={rung} />
@@ -138,14 +145,14 @@ export function DialLadder({ grinder, answer, first, pick, onPick }: DialLadderP
       </div>
     </Panel>
   );
-}
+});
 
 /** What an answer would give. */
 function Given({ rung }: { readonly rung: Rung | undefined }) {
   if (!rung) return <td colSpan={4} />;
   if (!rung.outlook.ok) {
     return (
-      <td colSpan={4} className="px-2 text-right text-stop">
+      <td colSpan={4} className="px-1 text-right sm:px-2 text-stop">
         {outlookWords(rung.outlook.failure)}
       </td>
     );
@@ -155,14 +162,16 @@ function Given({ rung }: { readonly rung: Rung | undefined }) {
     checks.some(({ code }) => codes.includes(code)) ? "text-due underline decoration-dotted" : "";
   return (
     <>
-      <td className={`px-2 text-right ${warned("timeOutsideWindow")}`}>
+      <td className={`px-1 text-right sm:px-2 ${warned("timeOutsideWindow")}`}>
         {printTime(Math.round(brew.brewTimeS))}
       </td>
-      <td className={`px-2 text-right ${warned("strengthOutsideWindow")}`}>{printPct(strengthPct)}</td>
-      <td className={`px-2 text-right ${warned("extractionOutsideWindow")}`}>
+      <td className={`px-1 text-right sm:px-2 ${warned("strengthOutsideWindow")}`}>
+        {printPct(strengthPct)}
+      </td>
+      <td className={`px-1 text-right sm:px-2 ${warned("extractionOutsideWindow")}`}>
         {printPct(brew.extractionPct, { decimals: 1 })}
       </td>
-      <td className={`pl-2 text-right ${warned("overflow", "slurryOverPaper")}`}>
+      <td className={`pl-1 text-right sm:pl-2 ${warned("overflow", "slurryOverPaper")}`}>
         {brew.overflowG > 0 ? "over the rim" : `${printNumber(brew.highWaterMm, 0)} mm`}
       </td>
     </>

@@ -38,7 +38,7 @@ export function DialRail({
   const ticks = Array.from({ length: last - first + 1 }, (_, i) => min + (first + i) * step);
   const every = span > 30 ? 10 : span > 12 ? 5 : 1;
   return (
-    <svg width={WIDTH} height={HEIGHT} aria-hidden="true" className="shrink-0">
+    <svg width={WIDTH} height={HEIGHT} aria-hidden="true" className="shrink-0 max-sm:hidden">
       <line x1={RAIL_X} x2={RAIL_X} y1={6} y2={HEIGHT - 6} className="stroke-ink" strokeWidth={2} />
       {ticks.map((tick) => {
         const named = Math.abs(tick / every - Math.round(tick / every)) < 1e-9;

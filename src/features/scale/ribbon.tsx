@@ -10,7 +10,7 @@ import { Drawing } from "./drawing.tsx";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { Plate } from "./plate.tsx";
 import type { Chosen } from "./state.ts";
-import type { Told } from "./told.ts";
+import { type ToldBoard, useTold } from "./told.ts";
 import { whyOf } from "./why.ts";
 
 interface RibbonProps {
@@ -28,7 +28,7 @@ interface RibbonProps {
   readonly extraction: { readonly pct: number; readonly guess: boolean };
   readonly cups: Bench["cups"];
   /** What the forecast says, once it does. */
-  readonly told: Told | undefined;
+  readonly board: ToldBoard;
 }
 
 /** Where each plate stands on the wide drawing, in per cent of it; on a narrow screen they stand in a list. */
@@ -59,7 +59,7 @@ const ICED: readonly FigureName[] = [
 
 /** The solved sheet as one drawing, with every figure where its mass is. */
 export function Ribbon(props: RibbonProps) {
-  const { sheet, chosen, serve, shown, onShow, pinned, nudgeOf, onPin, onFree, extraction, cups, told } =
+  const { sheet, chosen, serve, shown, onShow, pinned, nudgeOf, onPin, onFree, extraction, cups, board } =
     props;
   const units = useUnits();
   const figures = sheet[shown];
@@ -153,7 +153,7 @@ export function Ribbon(props: RibbonProps) {
             <br />
             {printNumber(brewer.retentionGPerG, 2)} g per g
           </p>
-          {told?.figures && <Foretold told={told} figures={told.figures} />}
+          <Foretold board={board} />
           <div className="text-sm @wide:absolute @wide:right-[1.3%] @wide:bottom-[3%] @wide:w-[15.5%]">
             <p>
               <strong className="font-display text-base tabular-nums">
@@ -175,14 +175,10 @@ export function Ribbon(props: RibbonProps) {
 }
 
 /** The forecast's three figures where the coffee leaves the bed, each with the range of eight in ten. */
-function Foretold({
-  told,
-  figures,
-}: {
-  readonly told: Told;
-  readonly figures: NonNullable<Told["figures"]>;
-}) {
-  const { ranges, current } = told;
+function Foretold({ board }: { readonly board: ToldBoard }) {
+  const told = useTold(board);
+  if (!told?.figures) return null;
+  const { figures, ranges, of } = told;
   const time = (seconds: number) => printTime(Math.round(seconds));
   const tenth = (pct: number) => printPct(pct, { decimals: 1 });
   const all = [
@@ -193,7 +189,7 @@ function Foretold({
   return (
     <dl
       aria-label="as forecast"
-      className={`flex gap-x-4 text-sm @wide:absolute @wide:bottom-[3%] @wide:left-[45%] ${current ? "" : "opacity-50"}`}
+      className={`flex flex-wrap gap-x-4 text-sm @max-wide:col-span-2 @wide:absolute @wide:bottom-[3%] @wide:left-[45%] ${of ? "" : "opacity-50"}`}
     >
       {all.map(([name, value, range, print]) => (
         <div key={name}>

@@ -3,13 +3,13 @@
 import { Redo2, Undo2 } from "lucide-react";
 import dynamic from "next/dynamic";
 import { ToggleGroup } from "radix-ui";
-import { memo, useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
 import { bracketAround } from "#core/grind";
 import type { Mend } from "#core/outlook";
-import { type PinSet, pinFigure, type SheetResult, solveSheet } from "#core/sheet";
+import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
@@ -20,6 +20,7 @@ import { FIGURES, type FigureName } from "./figures.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { guessesOf } from "./guesses.ts";
 import { step } from "./history.ts";
+import { mendedBy } from "./mended.ts";
 import { Ribbon } from "./ribbon.tsx";
 import {
   brewTempOf,
@@ -27,6 +28,7 @@ import {
   extractionOf,
   firstPins,
   fromRecipe,
+  type GrindPick,
   givenOf,
   groundOn,
   inRange,
@@ -37,7 +39,7 @@ import {
   serveAs,
   sheetInputOf,
 } from "./state.ts";
-import type { Told } from "./told.ts";
+import { type Told, type ToldBoard, toldBoard, useTold } from "./told.ts";
 
 /** Loaded beside the page: the ribbon stands and works before it is there. */
 const Below = dynamic(() => import("./below.tsx").then(({ Below }) => Below));
@@ -57,7 +59,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
     broken ? "The link named something that is not here: those parts start afresh." : "",
   );
   const [shown, setShown] = useState<"rounded" | "exact">("rounded");
-  const [told, setTold] = useState<Told>();
+  const [board] = useState(toldBoard);
   const state = history.now;
   const set = (next: ScaleState, sentence = "") => {
     dispatch({ type: "set", state: next });
@@ -68,6 +70,8 @@ export function Scale({ bench, start, broken }: ScaleProps) {
     setSaid("");
   }, []);
 
+  const pickGrind = useCallback((grind: GrindPick) => change((now) => ({ ...now, grind })), [change]);
+
   const chosen = chosenOf(state, bench);
   const input = useMemo(() => sheetInputOf(state, bench), [state, bench]);
   const solved = useMemo(() => solveSheet(input), [input]);
@@ -75,6 +79,25 @@ export function Scale({ bench, start, broken }: ScaleProps) {
   if (solved.ok) good.current = solved.value;
   const sheet = solved.ok ? solved.value : good.current;
   const extraction = extractionOf(chosen.recipe, bench.settings.extractionGuessPct);
+
+  // The ribbon moves at once; what lies below it follows when there is time, and leaves out what was overtaken.
+  const stands = useMemo(() => sheet && { state, sheet, input }, [state, sheet, input]);
+  const below = useDeferredValue(stands);
+  const latest = useRef({ state, solved });
+  useEffect(() => {
+    latest.current = { state, solved };
+  });
+  const takeMend = useCallback(
+    (mend: Mend) => {
+      const { state, solved } = latest.current;
+      const mended = solved.ok ? mendedBy(mend, state, bench, solved.value.rounded) : undefined;
+      if (!mended) return;
+      change(() => mended.state);
+      setSaid(mended.said);
+    },
+    [bench, change],
+  );
+  const pickIce = useCallback((ice: string) => change((now) => ({ ...now, ice })), [change]);
 
   // The link follows the sheet, so that it can be sent as it stands. The browser's own function is called,
   // past the framework's: that one redraws the page, and drops a navigation that is under way.
@@ -115,30 +138,6 @@ export function Scale({ bench, start, broken }: ScaleProps) {
     if (name !== "bypassG") return "This gives way when you pin another figure.";
     set({ ...state, pins: state.pins.filter((each) => each.name !== name) }, "No bypass again.");
     return undefined;
-  };
-  /** What the forecast proposes, done to the sheet: one step back undoes it. */
-  const takeMend = (mend: Mend) => {
-    const grind = mend.setting;
-    if (mend.by === "dial") return set({ ...state, grind });
-    if (mend.by === "basket") {
-      const other = bench.brewers.find(({ name }) => name === mend.name);
-      return set({ ...state, grind, brewer: other?.id ?? state.brewer }, `On ${mend.name} now.`);
-    }
-    const figures = solved.ok ? solved.value.rounded : undefined;
-    if (!figures) return;
-    const to: PinSet =
-      mend.by === "halves"
-        ? { name: "yieldG", value: figures.yieldG / 2 }
-        : {
-            name: "bypassG",
-            value: figures.bypassG + (mend.bypassPct / 100) * figures.brewWaterG,
-          };
-    const pinned = pinFigure(state.pins, to, givenOf(state, bench));
-    if (!pinned.ok) return setSaid(sheetFailureSentence(pinned.failure));
-    set(
-      { ...state, grind, pins: pinned.value.pins },
-      mend.by === "halves" ? "This is one of the two batches." : "",
-    );
   };
   const nudgeOf = (name: FigureName): number => {
     const { rounding } = bench.settings;
@@ -194,7 +193,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
           </Button>
         </span>
         {solved.ok && (
-          <Save key={bench.site.id} state={state} bench={bench} sheet={solved.value} told={told} />
+          <Save key={bench.site.id} state={state} bench={bench} sheet={solved.value} board={board} />
         )}
       </div>
       <p role="status" className="min-h-0 text-sm empty:hidden">
@@ -210,7 +209,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
           {sheetFailureSentence(solved.failure)}
         </p>
       )}
-      {sheet && (
+      {sheet && below && (
         <div className={`flex flex-col gap-3 ${solved.ok ? "" : "opacity-50"}`}>
           <Ribbon
             sheet={sheet}
@@ -224,18 +223,15 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             onFree={free}
             extraction={extraction}
             cups={bench.cups.filter(({ serve }) => serve === state.serve)}
-            told={told}
+            board={board}
           />
           <Below
             bench={bench}
-            state={state}
-            chosen={chosen}
-            sheet={sheet}
-            input={input}
-            onGrind={(grind) => set({ ...state, grind })}
-            onIce={(ice) => set({ ...state, ice })}
+            {...below}
+            onGrind={pickGrind}
+            onIce={pickIce}
             onMend={takeMend}
-            onTold={setTold}
+            onTold={board.write}
           />
         </div>
       )}
@@ -320,11 +316,12 @@ interface SaveProps {
   readonly state: ScaleState;
   readonly bench: Bench;
   readonly sheet: SheetResult;
-  readonly told: Told | undefined;
+  readonly board: ToldBoard;
 }
 
 /** Keeps the sheet as a card. A second tap on the same sheet is the same card. */
-function Save({ state, bench, sheet, told }: SaveProps) {
+function Save({ state, bench, sheet, board }: SaveProps) {
+  const told = useTold(board);
   const { may, send } = useCounter();
   const [saving, setSaving] = useState(false);
   const kept = useRef<{ readonly state: ScaleState; readonly id: string }>(undefined);
@@ -346,7 +343,7 @@ function Save({ state, bench, sheet, told }: SaveProps) {
     return <p className="ml-auto max-w-56 text-quiet text-sm">{rightSentence("keepCards")}</p>;
   }
   return (
-    <Button look="main" className="ml-auto" disabled={saving || (told && !told.current)} onClick={save}>
+    <Button look="main" className="ml-auto" disabled={saving || (told && told.of !== state)} onClick={save}>
       {draft ? "Save as draft" : "Save as card"}
     </Button>
   );

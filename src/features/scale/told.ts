@@ -1,3 +1,5 @@
+import { useSyncExternalStore } from "react";
+import type { ScaleState } from "./state.ts";
 import type { Forecast } from "./useForecast.ts";
 
 /** What the forecast says of the sheet at its setting, for the ribbon and the card. */
@@ -16,11 +18,11 @@ export interface Told {
   readonly ranges:
     | { readonly [name in "brewTimeS" | "strengthPct" | "extractionPct"]: readonly [number, number] }
     | undefined;
-  /** Of the sheet as it stands, not of the one before. */
-  readonly current: boolean;
+  /** The sheet that it is of; undefined while it is of an older one than what stands below the ribbon. */
+  readonly of: ScaleState | undefined;
 }
 
-export function toldOf({ first, study, current }: Forecast): Told | undefined {
+export function toldOf({ first, study }: Forecast, of: ScaleState | undefined): Told | undefined {
   if (!first) return undefined;
   const { setting, outlook } = first.picked;
   const sure = study?.sureness;
@@ -39,6 +41,34 @@ export function toldOf({ first, study, current }: Forecast): Told | undefined {
       strengthPct: sure.strengthPct,
       extractionPct: sure.range.extractionPct,
     },
-    current,
+    of,
   };
+}
+
+/** Where the forecast leaves what it says: whoever reads it is drawn anew, and nobody else. */
+export interface ToldBoard {
+  readonly read: () => Told | undefined;
+  readonly write: (told: Told | undefined) => void;
+  readonly subscribe: (onChange: () => void) => () => void;
+}
+
+export function toldBoard(): ToldBoard {
+  let now: Told | undefined;
+  const readers = new Set<() => void>();
+  return {
+    read: () => now,
+    write: (told) => {
+      now = told;
+      for (const reader of readers) reader();
+    },
+    subscribe: (reader) => {
+      readers.add(reader);
+      return () => readers.delete(reader);
+    },
+  };
+}
+
+/** What the board says, kept up. */
+export function useTold({ subscribe, read }: ToldBoard): Told | undefined {
+  return useSyncExternalStore(subscribe, read, () => undefined);
 }

@@ -8,21 +8,29 @@ import type { Asking, First, Forecasts, Study } from "#workers/index.ts";
 /** What is known of a sheet's forecast by now; of an older sheet while the new one is worked out. */
 export interface Forecast {
   readonly first: First | undefined;
-  readonly study: Study | undefined;
-  /** What is shown belongs to the sheet as it stands. */
-  readonly current: boolean;
+  readonly study: Studied | undefined;
+  /** What it was asked; undefined before the first answer. */
+  readonly key: string | undefined;
   readonly failure: BrewFailure | undefined;
   /** The forecast's worker died twice. */
   readonly lost: boolean;
 }
 
+/** A study with the first answer that it belongs to: while a new one is under way, the old pair is shown. */
+export interface Studied extends Study {
+  readonly of: First;
+}
+
 const NOTHING: Forecast = {
   first: undefined,
   study: undefined,
-  current: false,
+  key: undefined,
   failure: undefined,
   lost: false,
 };
+
+/** A sheet that has rested so long is studied: who nudges on is not kept waiting by the last step's curves. */
+const STUDY_AFTER_MS = 150;
 
 /** Which ratios land in the windows: asked for, under way, stopped, or answered. */
 export interface WindowSearch {
@@ -58,30 +66,36 @@ export function useForecast(asking: Asking | undefined) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: `round` asks the same again
   useEffect(() => {
     const mine = ++newest.current;
-    setSearch(NO_SEARCH);
+    setSearch((old) => (old === NO_SEARCH ? old : NO_SEARCH));
     if (key === undefined) {
       setForecast(NOTHING);
       return;
     }
     const asked = JSON.parse(key) as Asking;
     const isNewest = () => mine === newest.current;
-    setForecast((old) => (old.current ? { ...old, current: false } : old));
     const work = async () => {
       const there = await forecasts();
       if (!isNewest()) return;
       const first = await there.first(asked);
       if (!isNewest()) return;
       if (!first.ok) {
-        setForecast({ ...NOTHING, current: true, failure: first.failure });
+        setForecast({ ...NOTHING, key, failure: first.failure });
         return;
       }
-      setForecast((old) => ({ ...NOTHING, first: first.value, study: old.study, current: true }));
+      setForecast((old) => ({ ...NOTHING, key, first: first.value, study: old.study }));
+      await new Promise((resolve) => setTimeout(resolve, STUDY_AFTER_MS));
+      if (!isNewest()) return;
       const study = await there.study(asked, first.value.picked.setting, () => {});
       if (isNewest() && study !== "stopped") {
-        setForecast({ ...NOTHING, first: first.value, study, current: true });
+        setForecast({
+          ...NOTHING,
+          key,
+          first: first.value,
+          study: { ...study, of: first.value },
+        });
       }
     };
-    work().catch(() => isNewest() && setForecast({ ...NOTHING, lost: true }));
+    work().catch(() => isNewest() && setForecast({ ...NOTHING, key, lost: true }));
   }, [key, round, forecasts]);
 
   const searchWindow = async (ratios: readonly number[]) => {
@@ -99,5 +113,13 @@ export function useForecast(asking: Asking | undefined) {
     }
   };
   const stopSearch = () => worker.current?.then((there) => there.stop());
-  return { forecast, search, searchWindow, stopSearch, again: () => setRound((each) => each + 1) };
+  return {
+    forecast,
+    /** What is shown belongs to the sheet as it stands, not to the one before. */
+    current: forecast.key === key,
+    search,
+    searchWindow,
+    stopSearch,
+    again: () => setRound((each) => each + 1),
+  };
 }

@@ -28,7 +28,7 @@ export function WindowSearch({ search, grinder, ready, onSearch, onStop }: Windo
   return (
     <div className="mt-2">
       <Button disabled={!ready} onClick={onSearch}>
-        Find all that lands in the window
+        Find what lands in the window
       </Button>
       {stopped && (
         <p aria-live="polite" className="mt-1 text-sm">
