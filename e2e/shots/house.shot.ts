@@ -9,7 +9,9 @@ test("the main views", async ({ page }) => {
     await page.evaluate(() => document.fonts.ready);
     await page.screenshot({ path: `${DIR}/${name}.png` });
   };
+  const forecast = () => page.getByTestId("sureness").waitFor();
   await page.goto("/scale");
+  await forecast();
   await shoot("scale-hot");
   await page.emulateMedia({ colorScheme: "dark" });
   await shoot("scale-dark");
@@ -17,9 +19,26 @@ test("the main views", async ({ page }) => {
   await page.getByRole("button", { name: "Save as card" }).click();
   await expect(page.getByText("Kept as a card.")).toBeVisible();
   await page.goto(ICED);
+  await forecast();
   await shoot("scale-iced");
   await page.getByRole("button", { name: "Save as card" }).click();
   await expect(page.getByText("Kept as a card.")).toBeVisible();
+
+  await page.setViewportSize({ width: 1280, height: 1240 });
+  for (const [name, path] of [
+    ["scale-forecast", "/scale?grind=7"],
+    ["scale-forecast-iced", `${ICED}&grind=extraction`],
+  ] as const) {
+    await page.goto(path);
+    await forecast();
+    await page
+      .getByRole("img", { name: /strength and extraction/ })
+      .locator("svg")
+      .first()
+      .waitFor();
+    await shoot(name);
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
 
   await page.goto("/shift?day=2026-07-15");
   await choose(page, "add a card", /hot/);
@@ -37,6 +56,7 @@ test("the main views", async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await shoot("phone-card");
   await page.goto("/scale");
+  await forecast();
   await shoot("phone-scale");
 
   await page.setViewportSize({ width: 1280, height: 800 });

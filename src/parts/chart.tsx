@@ -36,6 +36,8 @@ const LOOK = {
   thin: { token: "--color-rim", mode: "lines", symbol: "circle", dash: "dot", fill: "none" },
   area: { token: "--color-good", mode: "lines", symbol: "circle", dash: "solid", fill: "toself" },
 } as const;
+/** Drawn when it comes so near to what is seen. */
+const NEAR = "120px";
 const AREA_OPACITY = 0.16;
 const DECIMALS = 2;
 
@@ -47,7 +49,9 @@ export function Chart({ label, x, y, series }: ChartProps) {
   const [opened, setOpened] = useState(false);
   // Drawn while it is looked at: a chart below the fold costs nothing.
   useEffect(() => {
-    const watch = new IntersectionObserver(([entry]) => setSeen(entry?.isIntersecting ?? false));
+    const watch = new IntersectionObserver(([entry]) => setSeen(entry?.isIntersecting ?? false), {
+      rootMargin: NEAR,
+    });
     if (place.current) watch.observe(place.current);
     return () => watch.disconnect();
   }, []);

@@ -1,19 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
+import { ANCHOR } from "#tests/brews.ts";
 import { type Brew, type BrewInput, forecastBrew, forecastCurves } from "./index.ts";
 import { plainSolids } from "./plain.ts";
 
-const FLAT = { shape: "flat" as const, topDiameterMm: 108, bottomDiameterMm: 108, heightMm: 80 };
+const FLAT = ANCHOR.basket;
 const CONE = { shape: "cone" as const, topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 };
-/** 70 g and 1.2 l in about four and a half minutes. */
-const ANCHOR: BrewInput = {
-  doseG: 70,
-  grindUm: 800,
-  waterTempC: 94,
-  basket: FLAT,
-  pours: [{ atS: 0, waterG: 1200, rateGPerS: 1200 / 270 }],
-};
 const brew = (change: Partial<BrewInput> = {}) => must(forecastBrew({ ...ANCHOR, ...change }));
 
 describe("the anchor", () => {

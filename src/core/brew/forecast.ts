@@ -4,27 +4,11 @@ import type { BrewFailure, BrewInput } from "./input.ts";
 import { fastSolids, type Solids } from "./solids.ts";
 import { runWater, type WaterRun } from "./water.ts";
 
-/** What a brew will be. */
-export interface Brew {
-  readonly yieldG: number;
+/** What a brew will be: where its water went, and what it took along. */
+export interface Brew extends Omit<WaterRun, "waterG" | "lastG"> {
+  /** Of what drips into the vessel. */
   readonly strengthPct: number;
   readonly extractionPct: number;
-  /** From the first water to the last drip. */
-  readonly brewTimeS: number;
-  /** Dry and level. */
-  readonly bedDepthMm: number;
-  /** The highest that the slurry stood above the bottom. */
-  readonly highWaterMm: number;
-  /** Water that ran over the rim. */
-  readonly overflowG: number;
-  readonly meanSlurryTempC: number;
-  /** When the last pour ended. */
-  readonly lastWaterS: number;
-  /** How long water was with the coffee, on average. */
-  readonly meanContactS: number;
-  readonly pourStartsS: readonly number[];
-  /** What went in less what is accounted for: 0 but for rounding. */
-  readonly waterBalanceG: number;
   readonly solidsBalanceG: number;
 }
 

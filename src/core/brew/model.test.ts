@@ -3,16 +3,10 @@ import { join } from "node:path";
 import { expect, test } from "vitest";
 import { sameExtraction } from "#core/grind";
 import { must } from "#core/result";
+import { ANCHOR, LOFT, onFulmar } from "#tests/brews.ts";
 import { drawing } from "#tests/drawing.ts";
 import * as constants from "./constants.ts";
-import {
-  type BrewInput,
-  forecastBrew,
-  forecastCurves,
-  forecastSteep,
-  handPours,
-  sprayPours,
-} from "./index.ts";
+import { type BrewInput, forecastBrew, forecastCurves, forecastSteep } from "./index.ts";
 
 /*
  * The figures of docs/model.md, made anew: `npx vitest run src/core/brew/model.test.ts -u` writes them when the model has
@@ -20,31 +14,6 @@ import {
  */
 const DOCS = join(import.meta.dirname, "..", "..", "..", "docs", "model");
 
-const ANCHOR: BrewInput = {
-  doseG: 70,
-  grindUm: 800,
-  waterTempC: 94,
-  basket: { shape: "flat", topDiameterMm: 108, bottomDiameterMm: 108, heightMm: 80 },
-  pours: [{ atS: 0, waterG: 1200, rateGPerS: 1200 / 270 }],
-};
-const FULMAR = { shape: "flat" as const, topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 };
-const SPRAY = [{ upToG: 3600, rateGPerS: 12, bloomPct: 15, bloomS: 30, pulses: 4 }];
-const onFulmar = (doseG: number, waterG: number): Omit<BrewInput, "grindUm"> => ({
-  doseG,
-  waterTempC: 93,
-  basket: FULMAR,
-  retentionGPerG: 2.12,
-  pours: sprayPours(waterG, SPRAY),
-});
-const LOFT: BrewInput = {
-  doseG: 22,
-  grindUm: 800,
-  waterTempC: 93,
-  basket: { shape: "cone", topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 },
-  retentionGPerG: 2.23,
-  factors: { permeability: 1 / 1.2 },
-  pours: handPours({ doseG: 22, waterG: 352, bloomG: 55, bloomS: 40, doneS: 190 }),
-};
 const brew = (change: Partial<BrewInput> = {}) => must(forecastBrew({ ...ANCHOR, ...change }));
 
 function table(head: readonly string[], rows: readonly (readonly (string | number)[])[]): string {

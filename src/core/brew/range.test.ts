@@ -1,15 +1,9 @@
 import { expect, test } from "vitest";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
-import { type BrewInput, forecastBrew, forecastRange, RANGED, type Spread } from "./index.ts";
+import { ANCHOR } from "#tests/brews.ts";
+import { forecastBrew, forecastRange, RANGED, type Spread } from "./index.ts";
 
-const INPUT: BrewInput = {
-  doseG: 70,
-  grindUm: 800,
-  waterTempC: 94,
-  basket: { shape: "flat", topDiameterMm: 108, bottomDiameterMm: 108, heightMm: 80 },
-  pours: [{ atS: 0, waterG: 1200, rateGPerS: 4.4 }],
-};
 const SURE: Spread = {
   grindShare: 0,
   retentionGPerG: 0,
@@ -18,19 +12,19 @@ const SURE: Spread = {
   permeabilityShare: 0,
   extractionShare: 0,
 };
-const rangeOf = (spread: Partial<Spread>, input = INPUT) =>
+const rangeOf = (spread: Partial<Spread>, input = ANCHOR) =>
   forecastRange(input, { ...SURE, ...spread }, seeded(3))!;
 const width = ([low, high]: readonly [number, number]) => high - low;
 
 test("where nothing is uncertain the range is the forecast", () => {
-  const brew = must(forecastBrew(INPUT));
+  const brew = must(forecastBrew(ANCHOR));
   const range = rangeOf({});
   for (const name of RANGED) expect(range[name]).toEqual([brew[name], brew[name]]);
   expect(range.failedShare).toBe(0);
 });
 
 test("each thing that is uncertain widens what it touches, and the forecast lies within", () => {
-  const brew = must(forecastBrew(INPUT));
+  const brew = must(forecastBrew(ANCHOR));
   const wide = rangeOf({ grindShare: 0.12 });
   expect(width(wide.extractionPct)).toBeGreaterThan(2 * width(rangeOf({ grindShare: 0.04 }).extractionPct));
   expect(wide.extractionPct[0]).toBeLessThan(brew.extractionPct);
@@ -44,9 +38,9 @@ test("each thing that is uncertain widens what it touches, and the forecast lies
 
 test("one seed, one range; brews that fail are counted, and none at all is no range", () => {
   expect(rangeOf({ grindShare: 0.1 })).toEqual(rangeOf({ grindShare: 0.1 }));
-  const stalling = { ...INPUT, grindUm: 75 };
+  const stalling = { ...ANCHOR, grindUm: 75 };
   const some = rangeOf({ grindShare: 0.5 }, stalling);
   expect(some.failedShare).toBeGreaterThan(0.05);
   expect(some.failedShare).toBeLessThan(0.95);
-  expect(forecastRange({ ...INPUT, doseG: 900 }, SURE, seeded(3))).toBeUndefined();
+  expect(forecastRange({ ...ANCHOR, doseG: 900 }, SURE, seeded(3))).toBeUndefined();
 });

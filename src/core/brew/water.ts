@@ -26,14 +26,21 @@ export interface WaterRun {
   /** What dripped out when the last step was over, g. */
   readonly lastG: number;
   readonly yieldG: number;
+  /** From the first water to the last drip. */
   readonly brewTimeS: number;
+  /** Dry and level. */
   readonly bedDepthMm: number;
+  /** The highest that the slurry stood above the bottom. */
   readonly highWaterMm: number;
+  /** Water that ran over the rim. */
   readonly overflowG: number;
   readonly meanSlurryTempC: number;
+  /** When the last pour ended. */
   readonly lastWaterS: number;
+  /** How long water was with the coffee, on average. */
   readonly meanContactS: number;
   readonly pourStartsS: readonly number[];
+  /** What went in less what is accounted for: 0 but for rounding. */
   readonly waterBalanceG: number;
 }
 

@@ -1,31 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { type BrewInput, forecastBrew, handPours, sprayPours } from "#core/brew";
+import { forecastBrew } from "#core/brew";
 import { must } from "#core/result";
+import { LOFT, onFulmar } from "#tests/brews.ts";
 import { sameContact, sameExtraction } from "./index.ts";
 
-const CONE = { shape: "cone" as const, topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 };
-const FULMAR = { shape: "flat" as const, topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 };
-const SPRAY = [{ upToG: 3600, rateGPerS: 12, bloomPct: 15, bloomS: 30, pulses: 4 }];
-const LOFT = { doseG: 22, waterG: 352, bloomG: 55, bloomS: 40, doneS: 190 };
-
-const loft = must(
-  forecastBrew({
-    doseG: 22,
-    grindUm: 800,
-    waterTempC: 93,
-    basket: CONE,
-    retentionGPerG: 2.23,
-    pours: handPours(LOFT),
-  }),
-);
-const onFulmar = (doseG: number, waterG: number): Omit<BrewInput, "grindUm"> => ({
-  doseG,
-  waterTempC: 93,
-  basket: FULMAR,
-  retentionGPerG: 2.12,
-  pours: sprayPours(waterG, SPRAY),
-});
+const loft = must(forecastBrew(LOFT));
 
 describe("a hand recipe on a batch brewer", () => {
   test("the whole batch is ground coarser, and then extracted like the source", () => {
