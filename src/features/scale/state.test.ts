@@ -146,7 +146,7 @@ describe("where the grind comes from", () => {
   });
 
   test("a link with a grind that is none starts with the house rule, and says so", () => {
-    for (const grind of ["", "coarse", "NaN", "1e999"]) {
+    for (const grind of ["", "coarse", "NaN", "1e999", "24.5", "-1"]) {
       expect(readQuery({ grind }, BENCH)).toMatchObject({ state: { grind: "rule" }, broken: true });
     }
   });

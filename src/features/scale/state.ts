@@ -8,6 +8,7 @@ import type {
   BenchVessel,
 } from "#contract/bench.ts";
 import type { HouseSettings, IcedSchool } from "#contract/house.ts";
+import { onDial } from "#core/grind";
 import { boilingC } from "#core/measure";
 import { ANSWERS, type Answer } from "#core/outlook";
 import {
@@ -289,29 +290,29 @@ export function readQuery(
   const asked = text("serve") ?? first.serve;
   const serve: Serve = asked === "iced" ? "iced" : "hot";
   if (asked !== serve) broken = true;
+  const state: ScaleState = { ...first, ...Object.fromEntries(ids), serve, pins: [] };
   const grindText = text("grind");
-  const grind = grindText === undefined ? "rule" : readGrind(grindText);
+  const grind = grindText === undefined ? "rule" : readGrind(grindText, chosenOf(state, bench).grinder);
   if (grind === undefined) broken = true;
-  const state: ScaleState = {
-    ...first,
-    ...Object.fromEntries(ids),
-    serve,
-    pins: [],
-    grind: grind ?? "rule",
-  };
   const pinText = text("pins");
   const pins = pinText === undefined ? undefined : readPins(pinText);
   if (pinText !== undefined && !pins) broken = true;
   return {
-    state: { ...state, pins: pins ?? firstPins(serve, chosenOf(state, bench), bench.settings) },
+    state: {
+      ...state,
+      pins: pins ?? firstPins(serve, chosenOf(state, bench), bench.settings),
+      grind: grind ?? "rule",
+    },
     broken,
   };
 }
 
-function readGrind(text: string): GrindPick | undefined {
+/** An answer's name, or a setting that is on the dial. */
+function readGrind(text: string, dial: BenchGrinder): GrindPick | undefined {
   const answer = ANSWERS.find((each) => each === text);
   if (answer) return answer;
-  return text.trim() !== "" && Number.isFinite(Number(text)) ? Number(text) : undefined;
+  const setting = text.trim() === "" ? Number.NaN : Number(text);
+  return setting >= dial.min && setting <= dial.max ? onDial(setting, dial).setting : undefined;
 }
 
 /** Another grinder's dial: a setting by hand was the old one's. */
