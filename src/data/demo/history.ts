@@ -51,7 +51,7 @@ const HABITS: readonly Habit[] = [
     coffeeId: coffees.saltmarsh,
     vesselId: vessels.left,
     grinderId: grinders.chough,
-    dialSetting: 9.5,
+    dialSetting: 10.5,
     doseG: 205,
     waterG: 3282,
     iceG: 0,
@@ -65,7 +65,7 @@ const HABITS: readonly Habit[] = [
     coffeeId: coffees.nightMail,
     vesselId: vessels.blue,
     grinderId: grinders.chough,
-    dialSetting: 9.5,
+    dialSetting: 11,
     doseG: 110,
     waterG: 1733,
     iceG: 0,
@@ -105,7 +105,7 @@ const HABITS: readonly Habit[] = [
 
 /** From this day on Chough's burrs stand closer: it grinds so much finer, and its brews run longer and stronger. */
 const DRIFT_FROM_DAY = 40;
-const DRIFT_SHARE = 0.05;
+const DRIFT_SHARE = 0.1;
 /** What the model does not know of this house: how freely its beds let water through, and how readily its coffee gives. */
 const TRUTH = {
   [grinders.chough]: { permeability: 1.3, extraction: 0.97 },
