@@ -25,6 +25,7 @@ export {
   mendSentence,
   missingSentence,
   missSentence,
+  NOTHING_MENDS,
   outlookSentence,
   outlookWords,
   rangeSentence,

@@ -46,6 +46,10 @@ export function mendSentence(mend: Mend, grinder: string): string {
   }
 }
 
+/** What was looked at, and did not help. */
+export const NOTHING_MENDS =
+  "Nothing takes all of this away: no setting nearby, nor two batches, a bypass or another basket. Change the ratio, the pot or the recipe.";
+
 /** The answers on the dial, as they are named there. */
 export const ANSWER_WORDS: { readonly [answer in Answer]: string } = {
   source: "the source's grind",

@@ -86,7 +86,7 @@ export const Below = memo(function Below(props: BelowProps) {
           chosen={chosen}
           figures={rounded}
           outlook={picked?.ok ? picked.value.checks : undefined}
-          mends={study?.mends ?? []}
+          mends={study && study.of === first ? study.mends : undefined}
           onMend={onMend}
         />
         {picked?.ok && brewer.basket && <BasketPanel basket={brewer.basket} outlook={picked.value} />}

@@ -9,7 +9,13 @@ import { printNumber, printPct } from "#core/units";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { checkSentence, mendSentence, outlookSentence, typicalSentence } from "#words/index.ts";
+import {
+  checkSentence,
+  mendSentence,
+  NOTHING_MENDS,
+  outlookSentence,
+  typicalSentence,
+} from "#words/index.ts";
 import { guessesOf } from "./guesses.ts";
 import { brewTempOf, type Chosen } from "./state.ts";
 
@@ -46,7 +52,8 @@ interface ChecksProps {
   readonly figures: SheetFigures;
   /** What the forecast warns of; undefined while there is none. */
   readonly outlook: readonly OutlookCheck[] | undefined;
-  readonly mends: readonly Mend[];
+  /** Undefined while they are worked out. */
+  readonly mends: readonly Mend[] | undefined;
   readonly onMend: (mend: Mend) => void;
 }
 
@@ -78,7 +85,7 @@ export function Checks({ bench, checks, chosen, figures, outlook, mends, onMend 
             {outlookSentence(check)}
           </Line>
         ))}
-        {outlook && outlook.length > 0 && mends.length > 0 && (
+        {outlook && outlook.length > 0 && mends && mends.length > 0 && (
           <li className="border-rim/20 border-b py-1.5">
             <p className="font-semibold text-sm">What would mend it, as forecast:</p>
             <ul className="space-y-1">
@@ -96,6 +103,7 @@ export function Checks({ bench, checks, chosen, figures, outlook, mends, onMend 
             </ul>
           </li>
         )}
+        {outlook && outlook.length > 0 && mends?.length === 0 && <Line severity="note">{NOTHING_MENDS}</Line>}
         {outlook && outlook.length === 0 && (
           <Line severity="good">As forecast it stays on the paper, in its time, and in the window.</Line>
         )}
