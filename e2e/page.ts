@@ -111,11 +111,15 @@ export function tumbek(...args: readonly string[]): void {
 
 /** Types a figure on its plate. */
 export async function type(page: Page, figure: string, text: string): Promise<void> {
-  await page
-    .getByRole("group", { name: figure, exact: true })
-    .getByRole("button", { name: `${figure}:` })
-    .click();
   const field = page.getByRole("textbox", { name: figure, exact: true });
+  const figureButton = page
+    .getByRole("group", { name: figure, exact: true })
+    .getByRole("button", { name: `${figure}:` });
+  // On a busy machine a tap may come before the page listens: like a person, it taps again.
+  await expect(async () => {
+    if (!(await field.isVisible())) await figureButton.click();
+    await expect(field).toBeVisible({ timeout: 3000 });
+  }).toPass();
   await field.fill(text);
   await field.press("Enter");
 }
