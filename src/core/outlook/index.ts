@@ -18,7 +18,15 @@ export {
   recommended,
 } from "./ladder.ts";
 export { type Mend, type MendInput, mendsOf } from "./mends.ts";
-export { asOutlook, brewInputOf, type Outlook, outlookOf, type Plan, type Programme } from "./plan.ts";
+export {
+  asOutlook,
+  brewInputOf,
+  cupStrengthPct,
+  type Outlook,
+  outlookOf,
+  type Plan,
+  type Programme,
+} from "./plan.ts";
 export { type Sureness, surenessOf } from "./sureness.ts";
 export {
   DIAL_POINTS,

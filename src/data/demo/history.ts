@@ -105,7 +105,7 @@ const HABITS: readonly Habit[] = [
 
 /** From this day on Chough's burrs stand closer: it grinds so much finer, and its brews run longer and stronger. */
 const DRIFT_FROM_DAY = 40;
-const DRIFT_SHARE = 0.1;
+const DRIFT_SHARE = 0.13;
 /** What the model does not know of this house: how freely its beds let water through, and how readily its coffee gives. */
 const TRUTH = {
   [grinders.chough]: { permeability: 1.3, extraction: 0.97 },

@@ -115,6 +115,7 @@ export const Below = memo(function Below(props: BelowProps) {
           study={study}
           grinder={grinder.name}
           metered={metered}
+          source={recipe}
           aside={
             state.serve === "iced" &&
             ice && (

@@ -2,6 +2,7 @@
 
 import { type ReactNode, useMemo } from "react";
 import type { HouseSettings } from "#contract/house.ts";
+import { cupStrengthPct } from "#core/outlook";
 import { meltOf, type SheetInput, type SheetResult } from "#core/sheet";
 import { printNumber, printPct } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
@@ -19,6 +20,8 @@ interface CupPanelProps {
   readonly first: First | undefined;
   readonly study: Studied | undefined;
   readonly grinder: string;
+  /** The source as it was made: its ice thins its cup too. */
+  readonly source: { readonly doseG: number; readonly iceG: number };
   readonly metered: { readonly strengthPct: number; readonly extractionPct: number } | undefined;
   /** Where the ice comes from, when there is any. */
   readonly aside: ReactNode;
@@ -27,10 +30,10 @@ interface CupPanelProps {
 
 /** What it will be in the cup: as figures, and among what the dial and the ratio would make of it. */
 export function CupPanel(props: CupPanelProps) {
-  const { aside, children, study, window, grinder, metered } = props;
+  const { aside, children, study, window, grinder, metered, source } = props;
   const series = useMemo(
-    () => study && chartOf({ study, window, grinder, metered }),
-    [study, window, grinder, metered],
+    () => study && chartOf({ study, window, grinder, metered, source }),
+    [study, window, grinder, metered, source],
   );
   return (
     <Panel title="In the cup" aside={aside}>
@@ -84,11 +87,11 @@ function chartOf(shown: Shown) {
   };
 }
 
-interface Shown extends Pick<CupPanelProps, "window" | "grinder" | "metered"> {
+interface Shown extends Pick<CupPanelProps, "window" | "grinder" | "metered" | "source"> {
   readonly study: Studied;
 }
 
-function seriesOf({ study, window, grinder, metered }: Shown): Series[] {
+function seriesOf({ study, window, grinder, metered, source: { doseG, iceG } }: Shown): Series[] {
   const [lowE, highE] = window.extractionPct;
   const [lowS, highS] = window.strengthPct;
   const { source } = study.of.ladder;
@@ -127,7 +130,7 @@ function seriesOf({ study, window, grinder, metered }: Shown): Series[] {
     name: "source, forecast",
     as: "crosses",
     x: [source.extractionPct],
-    y: [source.strengthPct],
+    y: [cupStrengthPct({ doseG, addedG: iceG }, source)],
   });
   if (metered) {
     series.push({
