@@ -88,7 +88,9 @@ test("the main views", async ({ page }) => {
   await page.goto("/people");
   await page.getByRole("button", { name: "Edit Mirren Sallow" }).click();
   await choose(page, "role", "barista");
-  await page.getByRole("button", { name: "Save", exact: true }).click();
+  const save = page.getByRole("button", { name: "Save", exact: true });
+  await save.click();
+  await expect(save).toBeHidden();
   await page.getByRole("button", { name: "Add somebody" }).click();
   await page.getByLabel("name", { exact: true }).fill("Tam Kelpie");
   await page.getByLabel("PIN or passphrase").fill("739104");

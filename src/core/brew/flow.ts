@@ -1,7 +1,6 @@
 import { type Basket, diameterAtMm } from "./basket.ts";
 import * as c from "./constants.ts";
 
-const MM3_PER_ML = 1000;
 /** Vogel's constants for water; the middle one is 247.8 · ln 10. */
 const VOGEL_PA_S = 2.414e-5;
 const VOGEL_K = 570.58;
@@ -29,12 +28,6 @@ export function darcyOf({
   const pathMm = cone ? c.CONE_PATH_SHARE * depthMm : depthMm;
   const perM = (4 * pathMm * c.MM_PER_M) / (Math.PI * bottom * top);
   return (kM2 * c.WATER_KG_PER_M3 ** 2 * c.GRAVITY * 1000) / perM / c.MM_PER_M;
-}
-
-/** Volume below a height, ml. */
-export function volumeToMl(basket: Basket, heightMm: number): number {
-  const [top, bottom] = [diameterAtMm(basket, heightMm) / 2, basket.bottomDiameterMm / 2];
-  return ((Math.PI / 3) * heightMm * (top ** 2 + top * bottom + bottom ** 2)) / MM3_PER_ML;
 }
 
 /** Water's viscosity, Pa·s, 0 to 100 °C, within 2.5 %. Source: Vogel's equation with its usual constants. */

@@ -1,7 +1,13 @@
 import { fail, ok, type Result } from "#core/result";
-import { bedDepthMm, depthOfVolumeMm, USUAL_DENSITY_G_PER_ML, USUAL_SWELLING } from "./basket.ts";
+import {
+  basketVolumeMl,
+  bedDepthMm,
+  depthOfVolumeMm,
+  USUAL_DENSITY_G_PER_ML,
+  USUAL_SWELLING,
+} from "./basket.ts";
 import * as c from "./constants.ts";
-import { darcyOf, viscosity, volumeToMl } from "./flow.ts";
+import { darcyOf, viscosity } from "./flow.ts";
 import { type BrewFailure, type BrewInput, USUAL_STEP_S } from "./input.ts";
 import { begins } from "./pours.ts";
 import { sizeClasses, surfaceDiameterUm } from "./sizes.ts";
@@ -78,7 +84,7 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
   const mobileG = poresG - heldG;
   const bedMl = (1 - c.POROSITY) * packedMl + poresG;
   const wetMm = depthOfVolumeMm(basket, bedMl * MM3_PER_ML);
-  const rimMl = volumeToMl(basket, basket.heightMm);
+  const rimMl = basketVolumeMl(basket);
   if (bedMl > rimMl) return fail({ code: "doseOverBasket", doseG, capacityG: (doseG * rimMl) / bedMl });
   const darcy = darcyOf({
     basket,
