@@ -7,6 +7,7 @@ import {
   parsePct,
   parseTemp,
   parseTime,
+  printMass,
   printNumber,
   printPct,
   type QuantityFailure,
@@ -20,6 +21,7 @@ const S_PER_MIN = 60;
 const MINOR = 100;
 const PER_CENT = 100;
 const DECIMALS = 3;
+const FINE_G = 0.1;
 
 /** What stands behind a bare number, and may be typed there. */
 const SUFFIX: { readonly [unit in FieldUnit]?: string } = {
@@ -42,7 +44,10 @@ const SUFFIX: { readonly [unit in FieldUnit]?: string } = {
 export function printValue(value: number, unit: FieldUnit, print: Printers): string {
   switch (unit) {
     case "g":
-      return print.printMass(value);
+      // A fine scale's step would be nothing to the tenth.
+      return value > 0 && value < FINE_G
+        ? printMass(value, print.mass, { decimals: DECIMALS })
+        : print.printMass(value);
     case "liquidG":
       return print.printLiquid(value);
     case "°C":

@@ -157,8 +157,8 @@ function Face({ draft, site, sheet, qr, made }: CardProps) {
       ))}
       <p className="mt-2 text-quiet text-sm">
         1:{printNumber(iced ? rounded.totalRatio : rounded.brewRatio, 1)} {iced ? "ice counted" : "hot water"}{" "}
-        · strength {printNumber(rounded.strengthPct ?? 0, 2)} %{madeWith.extractionIsGuess ? " (guess)" : ""}{" "}
-        · made {made}
+        · {forecast ? "aimed at" : "strength"} {printNumber(rounded.strengthPct ?? 0, 2)} %
+        {madeWith.extractionIsGuess ? " (guess)" : ""} · made {made}
       </p>
       <dl className="mt-3 hidden grid-cols-3 gap-2 print:grid" data-boxes>
         {["dose", "setting", "dial", "weighed out", "time", "liked?"].map((box) => (

@@ -187,26 +187,28 @@ function Foretold({ board }: { readonly board: ToldBoard }) {
     ["extraction", figures.extractionPct, ranges?.extractionPct, tenth],
   ] as const;
   return (
-    <dl
-      aria-label="as forecast"
-      className={`flex flex-wrap gap-x-4 text-sm @max-wide:col-span-2 @wide:absolute @wide:bottom-[3%] @wide:left-[45%] ${of ? "" : "opacity-50"}`}
+    <div
+      className={`text-sm @max-wide:col-span-2 @wide:absolute @wide:bottom-[3%] @wide:left-[45%] ${of ? "" : "opacity-50"}`}
     >
-      {all.map(([name, value, range, print]) => (
-        <div key={name}>
-          <dt className="text-quiet">{name}</dt>
-          <dd className="whitespace-nowrap">
-            <strong className="font-display text-lg tabular-nums" data-testid={`forecast ${name}`}>
-              {print(value)}
-            </strong>
-            {range && (
-              <span className="block text-quiet text-xs tabular-nums">
-                {print(range[0]).replace(/ ?%$/, "")} to {print(range[1])}
-              </span>
-            )}
-          </dd>
-        </div>
-      ))}
-    </dl>
+      <p className="text-quiet text-xs">as forecast</p>
+      <dl aria-label="as forecast" className="flex flex-wrap gap-x-4">
+        {all.map(([name, value, range, print]) => (
+          <div key={name}>
+            <dt className="text-quiet">{name}</dt>
+            <dd className="whitespace-nowrap">
+              <strong className="font-display text-lg tabular-nums" data-testid={`forecast ${name}`}>
+                {print(value)}
+              </strong>
+              {range && (
+                <span className="block text-quiet text-xs tabular-nums">
+                  {print(range[0]).replace(/ ?%$/, "")} to {print(range[1])}
+                </span>
+              )}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </div>
   );
 }
 
