@@ -21,13 +21,6 @@ export function brewFailureSentence(failure: BrewFailure | SteepFailure): string
   }
 }
 
-/** Why no grind makes the target like its source. */
-export function grindFailureSentence(failure: GrindFailure): string {
-  if (failure.code === "targetFails") return brewFailureSentence(failure.failure);
-  const { nearestUm, limit } = failure;
-  return `${LIMIT_WORDS[limit]} The nearest is ${um(nearestUm)}.`;
-}
-
 const LIMIT_WORDS = {
   finest: "Even ground as fine as can be it does not get there.",
   coarsest: "Even ground as coarse as can be it stays above that.",
@@ -35,7 +28,7 @@ const LIMIT_WORDS = {
   pace: "The pour sets the pace: ground coarser it gets no shorter.",
 } as const;
 
-/** The same for extraction, with its figures. */
+/** Why no grind extracts the target like its source, and the nearest that one gets. */
 export function extractionMissSentence({
   wanted,
   nearest,

@@ -1,7 +1,7 @@
 /** Codes to sentences: one voice for the interface, the API and `calc`. */
 
 export { batchSentence, SAMPLED_WORDS } from "./batch.ts";
-export { brewFailureSentence, extractionMissSentence, grindFailureSentence } from "./brew.ts";
+export { brewFailureSentence, extractionMissSentence } from "./brew.ts";
 export { badInputSentence, calcSentence } from "./calc.ts";
 export { type CardPrinters, cardTitle, cautionsOf, printSetting, stepsOf } from "./card.ts";
 export { careCautions, dueSentence } from "./care.ts";

@@ -6,7 +6,6 @@ import type { Asking, First, Forecaster, Stopped, Study } from "./forecaster.ts"
 import { linkTo } from "./link.ts";
 
 export type { Asking, First, Picked, Stopped, Study } from "./forecaster.ts";
-export { WorkerDied } from "./link.ts";
 
 /** Forecasts off the page's own thread. */
 export function forecasts() {

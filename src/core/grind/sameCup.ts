@@ -27,8 +27,8 @@ export interface OutOfReach {
 }
 
 /** Grinds that are looked at, µm: finer stalls every paper, coarser is broken beans. */
-export const LEAST_GRIND_UM = 150;
-export const MOST_GRIND_UM = 2500;
+const LEAST_GRIND_UM = 150;
+const MOST_GRIND_UM = 2500;
 /** The search walks out from the source by such a factor until it has passed what is wanted. */
 const STRIDE = 1.2;
 /** Found: so near to what is wanted, as a share of it, or so narrow a bracket, µm. */

@@ -29,7 +29,6 @@ export {
 } from "./plan.ts";
 export { type Sureness, surenessOf } from "./sureness.ts";
 export {
-  DIAL_POINTS,
   type Progress,
   type Sweep,
   type SweepPoint,

@@ -22,7 +22,7 @@ export interface SweepPoint {
 }
 
 /** So many points draw a curve; a longer dial is looked at every second or third step. */
-export const DIAL_POINTS = 40;
+const DIAL_POINTS = 40;
 /** The ratio is swept so far to either side, in so many points. */
 const RATIO_SHARE = 0.2;
 const RATIO_POINTS = 17;
