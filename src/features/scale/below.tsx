@@ -23,6 +23,8 @@ interface BelowProps {
   readonly state: ScaleState;
   readonly sheet: SheetResult;
   readonly input: SheetInput;
+  /** As it was picked just now: a tap is answered at once, whatever is still worked out. */
+  readonly grind: GrindPick;
   readonly onGrind: (grind: GrindPick) => void;
   readonly onIce: (id: string) => void;
   readonly onMend: (mend: Mend) => void;
@@ -39,7 +41,7 @@ const RATIOS = Array.from(
 
 /** Below the ribbon: what the forecast makes of the sheet. */
 export const Below = memo(function Below(props: BelowProps) {
-  const { bench, state, sheet, input, onGrind, onIce, onMend, onTold } = props;
+  const { bench, state, sheet, input, grind, onGrind, onIce, onMend, onTold } = props;
   const chosen = chosenOf(state, bench);
   const { grinder, brewer, recipe, ice } = chosen;
   const { rounded } = sheet;
@@ -105,7 +107,7 @@ export const Below = memo(function Below(props: BelowProps) {
             </Button>
           </p>
         )}
-        <DialLadder grinder={grinder} answer={answer} first={first} pick={state.grind} onPick={onGrind} />
+        <DialLadder grinder={grinder} answer={answer} first={first} pick={grind} onPick={onGrind} />
         <CupPanel
           sheet={sheet}
           input={input}

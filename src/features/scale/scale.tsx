@@ -228,6 +228,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
           <Below
             bench={bench}
             {...below}
+            grind={state.grind}
             onGrind={pickGrind}
             onIce={pickIce}
             onMend={takeMend}
