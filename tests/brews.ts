@@ -1,4 +1,5 @@
 import { type BrewInput, handPours, sprayPours } from "#core/brew";
+import { LOFT_RECIPE } from "./recipes.ts";
 
 /** 70 g and 1.2 l in four and a half minutes through a flat basket: the brew that the model is anchored to. */
 export const ANCHOR: BrewInput = {
@@ -17,7 +18,7 @@ export const LOFT: BrewInput = {
   basket: { shape: "cone", topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 },
   retentionGPerG: 2.23,
   factors: { permeability: 1 / 1.2 },
-  pours: handPours({ doseG: 22, waterG: 352, bloomG: 55, bloomS: 40, doneS: 190 }),
+  pours: handPours(LOFT_RECIPE),
 };
 
 /** A batch on the demo house's large brewer, all but its grind. */

@@ -4,10 +4,12 @@ import { join } from "node:path";
 import { migrate } from "drizzle-orm/mysql2/migrator";
 import { expect, test } from "vitest";
 import { houseSettings } from "#contract/house.ts";
+import { recipe } from "#contract/recipe.ts";
 import { readBatches } from "#data/batches.ts";
 import { readBench } from "#data/bench.ts";
 import { addressFrom, connect } from "#data/connection.ts";
 import { readReadings } from "#data/measures.ts";
+import { readRecipe } from "#data/recipes.ts";
 import { readThings } from "#data/things.ts";
 
 const MIGRATIONS = join(import.meta.dirname, "../src/data/migrations");
@@ -36,6 +38,14 @@ const RELEASED = [
    ('${id(400)}', 'blankRun', '${id(20)}', '{"setG":2000,"weighedG":1960}', 0),
    ('${id(401)}', 'brewedPot', '${id(20)}', '{"doseG":200,"waterG":3200,"yieldG":2776}', 0)`,
   `INSERT INTO cups (id, volume_ml, serve) VALUES ('${id(80)}', 240, 'hot')`,
+  `INSERT INTO brewers (id, site_id, name, kind, filter, basket, step_g, min_setting_g, max_setting_g, slope, intercept_g, dose_max_g, retention_g_per_g, drip_drop_c, rinse_g, position)
+   VALUES ('${id(22)}', '${id(1)}', 'hand cone', 'hand', 'paper', '{"shape":"cone","topDiameterMm":116,"bottomDiameterMm":0,"heightMm":95}', 1, 150, 700, 1, 0, 42, 2.23, 15, 150, 2)`,
+  `INSERT INTO grinders (id, site_id, name, dial_min, dial_max, dial_step, higher_is, purge_g, position) VALUES ('${id(41)}', '${id(1)}', 'Dunlin', 0, 60, 1, 'coarser', 3, 0)`,
+  `INSERT INTO coffees (id, name, \`character\`, density_g_per_ml, position) VALUES ('${id(50)}', 'Saltmarsh', 'medium blend', 0.4, 0)`,
+  `INSERT INTO recipes VALUES ('${id(60)}', 'Loft cone', 0)`,
+  `INSERT INTO recipe_versions (id, recipe_id, version, serve, brewer_id, grinder_id, coffee_id, dial_setting, dose_g, hot_water_g, ice_g, water_temp_c, bloom_g, bloom_s, done_s, retention_g_per_g, weighed_g, strength_pct)
+   VALUES ('${id(65)}', '${id(60)}', 4, 'hot', '${id(22)}', '${id(41)}', '${id(50)}', 31, 22, 352, 0, 93, 55, 40, 190, 2.23, 303, 1.38),
+          ('${id(64)}', '${id(60)}', 3, 'hot', '${id(20)}', '${id(41)}', '${id(50)}', 31, 22, 340, 0, 93, 0, 0, 190, 2.23, NULL, NULL)`,
 ];
 
 test("a house of the release before is as good as a new one, and keeps all it had", async () => {
@@ -66,6 +76,25 @@ test("a house of the release before is as good as a new one, and keeps all it ha
       name: "240 ml hot",
       volumeMl: 240,
     });
+    const { versions } = (await readRecipe(db, id(60)))!;
+    expect(versions.map(({ version, state }) => [version, state])).toEqual([
+      [4, "trial"],
+      [3, "trial"],
+    ]);
+    // Read by the very schema that a recipe is kept by: booleans, nulls and lists are what they were meant as.
+    const [newest, older] = versions.map((each) => recipe.parse(each.recipe));
+    expect(newest).toMatchObject({
+      doseG: 22,
+      blooms: true,
+      weighedG: 303,
+      strengthPct: 1.38,
+      services: ["hot"],
+    });
+    expect(newest?.pours.map(({ toG, start }) => [toG, start])).toEqual([
+      [55, { atS: 0 }],
+      [352, { atS: 40 }],
+    ]);
+    expect(older).toMatchObject({ blooms: false, weighedG: null, pours: [{ toG: 340 }] });
     // Brewed pots are batches of the log now; blank runs were warm ones.
     expect(await readBatches(db, id(1))).toMatchObject([
       { id: id(401), doseG: 200, waterG: 3200, yieldG: 2776 },

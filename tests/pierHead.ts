@@ -1,5 +1,6 @@
 import type { Bench, BenchRecipe, BenchVessel } from "#contract/bench.ts";
 import { USUAL_SETTINGS } from "#contract/house.ts";
+import { LOFT_RECIPE, SLACK_RECIPE } from "./recipes.ts";
 
 /*
  * A part of the demo house's bench, as a page reads it: Fulmar and Chough at Pier Head, with the Rope Loft's two
@@ -27,13 +28,15 @@ export const LOFT_CONE: BenchRecipe = {
   versionId: "loft",
   name: "Loft cone",
   version: 4,
-  serve: "hot",
   coffeeId: "saltmarsh",
   basket: CONE,
   densityGPerMl: 0.4,
   grinder: { id: "dunlin", name: "Dunlin", curve: DUNLIN_CURVE },
+  recipeId: "loft-cone",
+  state: "standard",
+  brewerId: "cone",
   brewer: { kind: "hand", drag: 1.2, sprays: [] },
-  dialSetting: 31,
+  ...LOFT_RECIPE,
   pairs: {
     chough: [
       { from: 18, to: 5 },
@@ -41,32 +44,16 @@ export const LOFT_CONE: BenchRecipe = {
       { from: 45, to: 14 },
     ],
   },
-  doseG: 22,
   hotWaterG: 352,
-  iceG: 0,
-  waterTempC: 93,
-  bloomG: 55,
-  bloomS: 40,
-  doneS: 190,
   retentionGPerG: 2.23,
-  weighedG: 303,
-  strengthPct: 1.38,
 };
 export const SLACK_WATER: BenchRecipe = {
   ...LOFT_CONE,
   versionId: "slack",
   name: "Slack water",
-  serve: "iced",
-  doseG: 24,
+  ...SLACK_RECIPE,
   hotWaterG: 222,
-  iceG: 138,
-  waterTempC: 92,
-  bloomG: 70,
-  bloomS: 50,
-  doneS: 160,
   retentionGPerG: 2.15,
-  weighedG: null,
-  strengthPct: 1.4,
 };
 export const DISPENSER: BenchVessel = {
   id: "dispenser",
@@ -138,4 +125,5 @@ export const BENCH: Bench = {
   ],
   cups: [],
   recipes: [LOFT_CONE, SLACK_WATER],
+  fits: [],
 };

@@ -12,8 +12,8 @@ import { loadDemoHouse } from "#data/demo/house.ts";
 import { readHouse } from "#data/house.ts";
 import { readProposals } from "#data/proposals.ts";
 import { findThing, readThings } from "#data/things.ts";
-import { guessesOf, worthNext } from "#features/scale/guesses.ts";
-import { brewTempOf, chosenOf, firstPins, firstState, sheetInputOf } from "#features/scale/state.ts";
+import { guessesOf, worthNext } from "#scaling/guesses.ts";
+import { brewTempOf, chosenOf, firstPins, firstState, sheetInputOf } from "#scaling/state.ts";
 import { freshDatabase, noHash } from "./database.ts";
 
 // What is measured must at once change what Scale and cards say: from the message of a form, through the

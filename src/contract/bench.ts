@@ -1,9 +1,11 @@
-import type { Basket, SprayMode } from "#core/brew";
+import type { Basket, Factors, SprayMode } from "#core/brew";
 import type { CurvePoint, Dial, MatchedPair } from "#core/grind";
 import type { Ice, VesselHeat } from "#core/ice";
-import type { BrewWaterLattice, Cup, Serve } from "#core/sheet";
+import type { Recipe } from "#core/recipe";
+import type { BrewWaterLattice, Cup } from "#core/sheet";
 import type { Aspect } from "./aspects.ts";
 import type { HouseSettings } from "./house.ts";
+import type { RecipeState } from "./recipe.ts";
 import type { Figures } from "./things.ts";
 
 /** A site's equipment and the house's recipes and coffees, as the screens read them. */
@@ -24,6 +26,13 @@ export interface Bench {
   readonly coffees: readonly BenchCoffee[];
   readonly cups: readonly (Cup & { readonly id: string })[];
   readonly recipes: readonly BenchRecipe[];
+  /** What was fitted to cups: of each brewer's and grinder's pair. */
+  readonly fits: readonly (Required<Factors> & {
+    readonly brewerId: string;
+    readonly grinderId: string;
+    /** The version whose cup they were fitted to. */
+    readonly versionId: string;
+  })[];
 }
 
 /** A thing with what of it is only typical, not measured here. */
@@ -87,13 +96,15 @@ export interface BenchCoffee extends Benched {
   readonly densityGPerMl: number;
 }
 
-/** A recipe's newest version, with the basket and the grinder that it was brewed with. */
-export interface BenchRecipe {
+/** A recipe by the version that counts, with the basket and the grinder that it was brewed with. */
+export interface BenchRecipe extends Recipe {
+  readonly recipeId: string;
   readonly versionId: string;
   readonly name: string;
   readonly version: number;
-  readonly serve: Serve;
+  readonly state: RecipeState;
   readonly coffeeId: string;
+  readonly brewerId: string;
   readonly brewer: {
     readonly kind: Figures<"brewer">["kind"];
     readonly drag: number;
@@ -101,18 +112,15 @@ export interface BenchRecipe {
   };
   readonly basket: Basket | null;
   readonly densityGPerMl: number;
-  readonly grinder: { readonly id: string; readonly name: string; readonly curve: readonly CurvePoint[] };
-  readonly dialSetting: number;
+  /** Null where only the texture was written down. */
+  readonly grinder: {
+    readonly id: string;
+    readonly name: string;
+    readonly curve: readonly CurvePoint[];
+  } | null;
   /** Matched pairs from the recipe's grinder to each grinder of the site. */
   readonly pairs: Readonly<Record<string, readonly MatchedPair[]>>;
-  readonly doseG: number;
+  /** Poured on the coffee, or added to what was brewed; ice left out. */
   readonly hotWaterG: number;
-  readonly iceG: number;
-  readonly waterTempC: number;
-  readonly bloomG: number;
-  readonly bloomS: number;
-  readonly doneS: number;
   readonly retentionGPerG: number;
-  readonly weighedG: number | null;
-  readonly strengthPct: number | null;
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { AGITATIONS, MOST_POURS } from "#core/recipe";
 import { ASPECTS, MATERIALS } from "./aspects.ts";
 import { sheetInput, sheetOutput } from "./sheet.ts";
 
@@ -27,6 +28,18 @@ const forecast = z.strictObject({
   highWaterMm: z.number().min(0).describe("The highest that the slurry stands in the basket"),
 });
 
+/** A pour of a card that is brewed by hand. */
+const pour = z.strictObject({
+  toG: z.number().min(0).describe("Running total, g"),
+  atS: z.number().min(0).nullable().describe("From the first water; null where the bed says when, s"),
+  afterDropMm: z
+    .number()
+    .gt(0)
+    .nullable()
+    .describe("When the level has dropped so far; null for when it is drained, mm"),
+  agitation: z.enum(AGITATIONS),
+});
+
 /** What a sheet was made with, by id and by the names of that day. */
 export const cardMadeWith = z.strictObject({
   recipeVersionId: uuid,
@@ -47,6 +60,7 @@ export const cardMadeWith = z.strictObject({
   iceSource: name.optional(),
   waterTempC: z.number(),
   extractionIsGuess: z.boolean(),
+  siftLossPct: z.number().min(0).max(60).optional().describe("Sifted off what is ground, %"),
   typical: z
     .array(z.strictObject({ name, aspects: z.array(z.enum(ASPECTS)) }))
     .max(MOST_THINGS)
@@ -60,6 +74,7 @@ export const cardSheet = z.strictObject({
   result: sheetOutput,
   dial: dial.optional(),
   forecast: forecast.optional(),
+  pours: z.array(pour).max(MOST_POURS).optional().describe("By hand, in the recipe's rhythm"),
   madeWith: cardMadeWith,
 });
 export type CardSheet = z.infer<typeof cardSheet>;

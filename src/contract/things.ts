@@ -265,13 +265,19 @@ export function isZone(name: string): boolean {
   }
 }
 
+/** A kind's figures as a message; those that are left out of it are not taken. */
+export function figuresSchema(kind: ThingKind, except: readonly string[] = []) {
+  const fields = fieldsOf(kind).filter(([name]) => !except.includes(name));
+  return z.strictObject(Object.fromEntries(fields.map(([name, spec]) => [name, schemaOf(spec)])));
+}
+
 const kindSchema = <Kind extends ThingKind>(kind: Kind) =>
   z.strictObject({
     kind: z.literal(kind),
     id: uuid,
     /** What the change began with; 0 for a new thing. */
     revision: z.number().int().min(0),
-    figures: z.strictObject(Object.fromEntries(fieldsOf(kind).map(([name, spec]) => [name, schemaOf(spec)]))),
+    figures: figuresSchema(kind),
     /** What of a new thing is only usual for its kind. */
     typical: z.array(z.enum(ASPECTS)).max(ASPECTS.length).default([]),
   });

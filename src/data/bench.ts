@@ -1,6 +1,6 @@
-import { asc, desc, eq } from "drizzle-orm";
+import { and, asc, desc, eq, ne, type SQL } from "drizzle-orm";
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
-import type { Basket, SprayMode } from "#core/brew";
+import { type Basket, type SprayMode, waterOf } from "#core/brew";
 import type { CurvePoint } from "#core/grind";
 import type { Database } from "./connection.ts";
 import { listSites, readHouse } from "./house.ts";
@@ -27,6 +27,7 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
     coffeeRows,
     cupRows,
     recipes,
+    fits,
   ] = await Promise.all([
     readHouse(db),
     listSites(db),
@@ -43,7 +44,8 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
     db.select().from(iceSources).where(eq(iceSources.removed, false)).orderBy(asc(iceSources.position)),
     db.select().from(coffees).where(eq(coffees.removed, false)).orderBy(asc(coffees.position)),
     db.select().from(cups).where(eq(cups.removed, false)).orderBy(asc(cups.volumeMl)),
-    readRecipes(db),
+    readBenchRecipes(db),
+    db.select().from(schema.fits),
   ]);
   const site = sites.find(({ id }) => id === siteId) ?? sites[0];
   if (!house || !site) return undefined;
@@ -121,6 +123,7 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
     })),
     cups: cupRows.map(({ id, volumeMl, fillG, serve }) => ({ id, volumeMl, fillG, serve })),
     recipes,
+    fits: fits.map(({ at: _at, ...fit }) => fit),
   };
 }
 
@@ -152,8 +155,24 @@ async function readNewestCurves(db: Database): Promise<ReadonlyMap<string, reado
   return new Map(rows.map(({ grinderId, points }) => [grinderId, points]));
 }
 
-/** Every recipe's newest version. */
-async function readRecipes(db: Database): Promise<BenchRecipe[]> {
+/** Every recipe that is in use, by the version that counts; what is only drafted is not brewed by. */
+async function readBenchRecipes(db: Database): Promise<BenchRecipe[]> {
+  const { recipes, recipeVersions } = schema;
+  const versions = await benchVersions(
+    db,
+    and(eq(recipes.archived, false), ne(recipeVersions.state, "draft")),
+  );
+  return versions.filter(({ recipeId }, i) => recipeId !== versions[i - 1]?.recipeId);
+}
+
+/** One version with what it is brewed with, whether it counts or not. */
+export async function findBenchRecipe(db: Database, versionId: string): Promise<BenchRecipe | undefined> {
+  const [version] = await benchVersions(db, eq(schema.recipeVersions.id, versionId));
+  return version;
+}
+
+/** Versions in the order of their recipes: of each the standard first, then the newest. */
+async function benchVersions(db: Database, wanted: SQL | undefined): Promise<BenchRecipe[]> {
   const { recipes, recipeVersions, brewers, filters, grinders, grinderPairs, coffees } = schema;
   const [curves, sprays, rows, pairs] = await Promise.all([
     readNewestCurves(db),
@@ -164,29 +183,34 @@ async function readRecipes(db: Database): Promise<BenchRecipe[]> {
       .innerJoin(recipes, eq(recipes.id, recipeVersions.recipeId))
       .innerJoin(brewers, eq(brewers.id, recipeVersions.brewerId))
       .innerJoin(filters, eq(filters.id, brewers.filterId))
-      .innerJoin(grinders, eq(grinders.id, recipeVersions.grinderId))
       .innerJoin(coffees, eq(coffees.id, recipeVersions.coffeeId))
-      .orderBy(asc(recipes.position), desc(recipeVersions.version)),
+      .leftJoin(grinders, eq(grinders.id, recipeVersions.grinderId))
+      .where(wanted)
+      .orderBy(
+        asc(recipes.position),
+        asc(recipes.id),
+        desc(eq(recipeVersions.state, "standard")),
+        desc(recipeVersions.version),
+      ),
     db.select().from(grinderPairs),
   ]);
-  const newest = rows.filter((row, i) => row.recipes.id !== rows[i - 1]?.recipes.id);
-  return newest.map(
-    ({
-      recipe_versions: version,
-      recipes: recipe,
-      brewers: brewer,
-      filters: filter,
-      grinders: grinder,
-      coffees: coffee,
-    }) => ({
-      ...version,
+  return rows.map(
+    ({ recipe_versions: version, recipes: { id, name }, brewers, filters, grinders, coffees }) => ({
+      ...version.recipe,
+      recipeId: id,
       versionId: version.id,
-      name: recipe.name,
-      brewer: { kind: brewer.kind, drag: filter.drag, sprays: sprays.get(brewer.id) ?? [] },
-      basket: wholeBasket(brewer.basket),
-      densityGPerMl: coffee.densityGPerMl,
-      grinder: { id: grinder.id, name: grinder.name, curve: curves.get(grinder.id) ?? [] },
-      pairs: pairsFrom(grinder.id, pairs),
+      name,
+      version: version.version,
+      state: version.state,
+      coffeeId: version.coffeeId,
+      brewerId: version.brewerId,
+      brewer: { kind: brewers.kind, drag: filters.drag, sprays: sprays.get(brewers.id) ?? [] },
+      basket: wholeBasket(brewers.basket),
+      densityGPerMl: coffees.densityGPerMl,
+      grinder: grinders && { id: grinders.id, name: grinders.name, curve: curves.get(grinders.id) ?? [] },
+      pairs: grinders ? pairsFrom(grinders.id, pairs) : {},
+      hotWaterG: waterOf(version.recipe) + version.recipe.dilutionG,
+      retentionGPerG: version.retentionGPerG,
     }),
   );
 }

@@ -1,6 +1,8 @@
-import { desc, eq, inArray } from "drizzle-orm";
+import { and, desc, eq, gte, inArray, sql } from "drizzle-orm";
+import type { CardSheet } from "#contract/card.ts";
+import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { brewers, cards, sites } from "./schema.ts";
+import { brewers, cards, recipeVersions, shiftItems, sites } from "./schema.ts";
 
 /** Older cards are found by their link. */
 const MOST_LISTED = 200;
@@ -44,4 +46,61 @@ export function readCards(db: Database, ids: readonly string[]) {
         .select()
         .from(cards)
         .where(inArray(cards.id, [...ids]));
+}
+
+/** Every card that was made from a version of a recipe, with its site and the days from `from` on that list it. */
+export async function readCardsOfRecipe(db: Database, recipeId: string, from: string) {
+  const rows = await db
+    .select({ card: cards, site: { id: sites.id, name: sites.name } })
+    .from(cards)
+    .innerJoin(sites, eq(sites.id, cards.siteId))
+    .innerJoin(recipeVersions, eq(recipeVersions.id, madeFrom))
+    .where(eq(recipeVersions.recipeId, recipeId))
+    .orderBy(desc(cards.createdAt), desc(cards.id));
+  const ids = rows.map(({ card }) => card.id);
+  const listed =
+    ids.length === 0
+      ? []
+      : await db
+          .selectDistinct({ cardId: shiftItems.cardId, day: shiftItems.day })
+          .from(shiftItems)
+          .where(and(inArray(shiftItems.cardId, ids), gte(shiftItems.day, from)));
+  return rows.map(({ card, site }) => ({
+    ...card,
+    site,
+    days: listed.flatMap(({ cardId, day }) => (cardId === card.id ? [day] : [])).toSorted(),
+  }));
+}
+
+/** The version that a card's sheet names. */
+const madeFrom = sql`JSON_VALUE(${cards.sheet}, '$.madeWith.recipeVersionId')`;
+
+/** Makes a card what it is given as, and says so in the trail; part of an approval. */
+export async function remakeCard(
+  tx: Database,
+  { id, draft, sheet }: Pick<typeof cards.$inferSelect, "id" | "draft" | "sheet">,
+  by: Act,
+): Promise<void> {
+  const [old] = await tx.select().from(cards).where(eq(cards.id, id)).for("update");
+  if (!old) return;
+  await tx.update(cards).set({ draft, sheet }).where(eq(cards.id, id));
+  await record(tx, by, {
+    action: "changed",
+    subject: "card",
+    subjectId: id,
+    before: summary(old.sheet),
+    after: summary(sheet),
+  });
+}
+
+function summary({ input, result: { rounded }, dial, madeWith }: CardSheet) {
+  const { doseG, brewWaterG, iceG, yieldG } = rounded;
+  return {
+    name: `${madeWith.recipe} on ${madeWith.brewer}, ${input.serve}`,
+    doseG,
+    brewWaterG,
+    iceG,
+    yieldG,
+    dialSetting: dial?.setting ?? null,
+  };
 }

@@ -1,28 +1,313 @@
-import { eq, max } from "drizzle-orm";
-import type { NewRecipe } from "#contract/recipe.ts";
+import { and, asc, desc, eq, max, ne } from "drizzle-orm";
+import { alias } from "drizzle-orm/mysql-core";
+import {
+  type KeptRecipe,
+  methodOf,
+  type RecipeLine,
+  type RecipeState,
+  type RecipeVersion,
+} from "#contract/recipe.ts";
+import { waterOf } from "#core/brew";
+import { bloomMultiple } from "#core/recipe";
+import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { turnBench } from "./house.ts";
-import { recipes, recipeVersions } from "./schema.ts";
+import { brewers, coffees, fits, grinders, people, recipes, recipeVersions } from "./schema.ts";
 
-/** Writes a recipe down, as its first version; sent twice, it is one. */
-export function addRecipe(
+const makers = alias(people, "makers");
+
+const versionRows = (db: Database) =>
+  db
+    .select({
+      versionId: recipeVersions.id,
+      recipeId: recipeVersions.recipeId,
+      version: recipeVersions.version,
+      state: recipeVersions.state,
+      revision: recipeVersions.revision,
+      at: recipeVersions.at,
+      madeBy: makers.name,
+      brewerId: recipeVersions.brewerId,
+      grinderId: recipeVersions.grinderId,
+      coffeeId: recipeVersions.coffeeId,
+      brewer: brewers.name,
+      kind: brewers.kind,
+      basket: brewers.basket,
+      grinder: grinders.name,
+      coffee: coffees.name,
+      retentionGPerG: recipeVersions.retentionGPerG,
+      recipe: recipeVersions.recipe,
+    })
+    .from(recipeVersions)
+    .innerJoin(brewers, eq(brewers.id, recipeVersions.brewerId))
+    .innerJoin(coffees, eq(coffees.id, recipeVersions.coffeeId))
+    .leftJoin(grinders, eq(grinders.id, recipeVersions.grinderId))
+    .leftJoin(makers, eq(makers.id, recipeVersions.madeBy));
+
+type Row = Awaited<ReturnType<typeof versionRows>>[number];
+
+function versionOf({ recipeId: _recipe, basket, at, ...row }: Row): RecipeVersion {
+  return { ...row, shape: basket.shape, at: at.toISOString() };
+}
+
+export interface RecipeWhole {
+  readonly id: string;
+  readonly name: string;
+  readonly archived: boolean;
+  /** The newest first. */
+  readonly versions: readonly RecipeVersion[];
+}
+
+/** A recipe with all its versions. */
+export async function readRecipe(db: Database, id: string): Promise<RecipeWhole | undefined> {
+  const [[row], versions] = await Promise.all([
+    db.select().from(recipes).where(eq(recipes.id, id)),
+    versionRows(db).where(eq(recipeVersions.recipeId, id)).orderBy(desc(recipeVersions.version)),
+  ]);
+  return row && { id: row.id, name: row.name, archived: row.archived, versions: versions.map(versionOf) };
+}
+
+/** A version with its recipe. */
+export async function findVersion(db: Database, versionId: string) {
+  const [row] = await versionRows(db).where(eq(recipeVersions.id, versionId));
+  if (!row) return undefined;
+  const [recipe] = await db.select().from(recipes).where(eq(recipes.id, row.recipeId));
+  return { recipeId: row.recipeId, name: recipe!.name, archived: recipe!.archived, ...versionOf(row) };
+}
+
+/** Every recipe with every version, in the order of the list. */
+export async function readAllRecipes(db: Database): Promise<RecipeWhole[]> {
+  const [rows, versions] = await Promise.all([
+    db.select().from(recipes).orderBy(asc(recipes.position), asc(recipes.id)),
+    versionRows(db).orderBy(desc(recipeVersions.version)),
+  ]);
+  const byRecipe = new Map<string, Row[]>();
+  for (const row of versions) byRecipe.set(row.recipeId, [...(byRecipe.get(row.recipeId) ?? []), row]);
+  return rows.map(({ id, name, archived }) => ({
+    id,
+    name,
+    archived,
+    versions: (byRecipe.get(id) ?? []).map(versionOf),
+  }));
+}
+
+/** The version that counts: the standard, else the newest that is kept, else the draft. */
+export function countsOf<Version extends { readonly state: RecipeState }>(
+  newestFirst: readonly Version[],
+): Version | undefined {
+  const kept = newestFirst.filter(({ state }) => state !== "draft");
+  return kept.find(({ state }) => state === "standard") ?? kept[0] ?? newestFirst[0];
+}
+
+/** The list, a line each. */
+export async function listRecipes(db: Database): Promise<RecipeLine[]> {
+  return (await readAllRecipes(db)).flatMap(({ id, name, archived, versions }) => {
+    const counts = countsOf(versions);
+    if (!counts) return [];
+    const { versionId, version, state, brewer, coffee, recipe } = counts;
+    const { serve, services, doseG, iceG, strengthPct, taste } = recipe;
+    return [
+      {
+        id,
+        name,
+        archived,
+        versionId,
+        version,
+        state,
+        drafted: state !== "draft" && versions.some((each) => each.state === "draft"),
+        method: methodOf(counts),
+        brewer,
+        coffee,
+        serve,
+        services,
+        doseG,
+        waterG: waterOf(recipe),
+        iceG,
+        strengthPct,
+        taste,
+      },
+    ];
+  });
+}
+
+export type RecipeFailure =
+  | { readonly code: "nameTaken" }
+  /** Somebody else saved the draft since, kept it, or began another one. */
+  | { readonly code: "stale"; readonly theirs: RecipeVersion & { readonly name: string } };
+
+type Kept = KeptRecipe & { readonly retentionGPerG: number };
+
+/** Saves a draft, or keeps it for good; a recipe that is not there yet is written down. Sent twice, it is once. */
+export function keepVersion(
   db: Database,
-  { id, versionId, name, ...version }: NewRecipe & { readonly retentionGPerG: number },
+  { recipeId, versionId, name, revision, as, ...figures }: Kept,
   by: Act,
-): Promise<void> {
+): Promise<Result<{ readonly revision: number }, RecipeFailure>> {
   return db.transaction(async (tx) => {
-    const [there] = await tx.select({ id: recipes.id }).from(recipes).where(eq(recipes.id, id));
-    if (there) return;
-    const [{ last } = { last: null }] = await tx.select({ last: max(recipes.position) }).from(recipes);
-    await tx.insert(recipes).values({ id, name, position: (last ?? -1) + 1 });
-    await tx.insert(recipeVersions).values({ ...version, id: versionId, recipeId: id, version: 1 });
-    const { doseG, hotWaterG, iceG } = version;
+    const [taken] = await tx
+      .select({ id: recipes.id })
+      .from(recipes)
+      .where(and(eq(recipes.name, name), ne(recipes.id, recipeId)));
+    if (taken) return fail({ code: "nameTaken" });
+    const [recipe] = await tx.select().from(recipes).where(eq(recipes.id, recipeId)).for("update");
+    if (!recipe) {
+      const [{ last } = { last: null }] = await tx.select({ last: max(recipes.position) }).from(recipes);
+      await tx.insert(recipes).values({ id: recipeId, name, position: (last ?? -1) + 1 });
+    } else if (recipe.name !== name) {
+      await tx.update(recipes).set({ name }).where(eq(recipes.id, recipeId));
+    }
+    const versions = await tx
+      .select()
+      .from(recipeVersions)
+      .where(eq(recipeVersions.recipeId, recipeId))
+      .orderBy(desc(recipeVersions.version));
+    const own = versions.find(({ id }) => id === versionId);
+    const drafted = versions.find(({ state }) => state === "draft");
+    const other = own ? own.revision !== revision || own.state !== "draft" : drafted !== undefined;
+    if (other) {
+      // The very save that is there already is no change.
+      const same = own && own.state === as && JSON.stringify(own.recipe) === JSON.stringify(figures.recipe);
+      if (same) return ok({ revision: own.revision });
+      const theirs = await findVersion(tx, (own ?? drafted)!.id);
+      return fail({ code: "stale", theirs: theirs! });
+    }
+    const row = { ...figures, state: as, madeBy: by.personId, at: by.at };
+    const version = own?.version ?? (versions[0]?.version ?? 0) + 1;
+    if (own) {
+      await tx
+        .update(recipeVersions)
+        .set({ ...row, revision: revision + 1 })
+        .where(eq(recipeVersions.id, versionId));
+    } else await tx.insert(recipeVersions).values({ ...row, id: versionId, recipeId, version });
+    const before = versions.find(({ state }) => state !== "draft");
+    if (as !== "draft" || !recipe) {
+      await record(tx, by, {
+        action: recipe ? "changed" : "added",
+        subject: "recipe",
+        subjectId: recipeId,
+        ...(before && { before: summary(recipe!.name, before) }),
+        after: summary(name, { ...row, version }),
+      });
+    }
+    await turnBench(tx);
+    return ok({ revision: own ? revision + 1 : 1 });
+  });
+}
+
+function summary(
+  name: string,
+  { version, state, recipe }: Pick<typeof recipeVersions.$inferSelect, "version" | "state" | "recipe">,
+) {
+  return {
+    name,
+    version,
+    state,
+    doseG: recipe.doseG,
+    hotWaterG: waterOf(recipe),
+    iceG: recipe.iceG,
+    bloom: bloomMultiple(recipe) ?? 0,
+  };
+}
+
+/** Throws a draft away; a recipe that was nothing else goes with it. */
+export function dropDraft(
+  db: Database,
+  { versionId, revision }: { readonly versionId: string; readonly revision: number },
+): Promise<Result<undefined, { readonly code: "stale" }>> {
+  return db.transaction(async (tx) => {
+    const [draft] = await tx
+      .select()
+      .from(recipeVersions)
+      .where(eq(recipeVersions.id, versionId))
+      .for("update");
+    if (!draft) return ok(undefined);
+    if (draft.state !== "draft" || draft.revision !== revision) return fail({ code: "stale" });
+    await tx.delete(recipeVersions).where(eq(recipeVersions.id, versionId));
+    const [left] = await tx
+      .select({ id: recipeVersions.id })
+      .from(recipeVersions)
+      .where(eq(recipeVersions.recipeId, draft.recipeId));
+    if (!left) await tx.delete(recipes).where(eq(recipes.id, draft.recipeId));
+    await turnBench(tx);
+    return ok(undefined);
+  });
+}
+
+/** Takes a recipe out of the lists, or puts it back. */
+export function setArchived(
+  db: Database,
+  { id, archived }: { readonly id: string; readonly archived: boolean },
+  by: Act,
+): Promise<boolean> {
+  return db.transaction(async (tx) => {
+    const [row] = await tx.select().from(recipes).where(eq(recipes.id, id)).for("update");
+    if (!row || row.archived === archived) return row !== undefined;
+    await tx.update(recipes).set({ archived }).where(eq(recipes.id, id));
     await record(tx, by, {
-      action: "added",
+      action: archived ? "archived" : "restored",
       subject: "recipe",
       subjectId: id,
-      after: { name, doseG, hotWaterG, iceG },
+      before: { name: row.name, archived: row.archived },
+      after: { name: row.name, archived },
+    });
+    await turnBench(tx);
+    return true;
+  });
+}
+
+/** Makes a version the standard of its recipe, and the one before an earlier one; part of an approval. */
+export async function setStandard(tx: Database, versionId: string, by: Act): Promise<boolean> {
+  const [asked] = await tx.select().from(recipeVersions).where(eq(recipeVersions.id, versionId));
+  if (!asked) return false;
+  // The recipe is held, not the version: of two leads who approve two versions at once, one comes second.
+  const [recipe] = await tx.select().from(recipes).where(eq(recipes.id, asked.recipeId)).for("update");
+  const [row] = await tx.select().from(recipeVersions).where(eq(recipeVersions.id, versionId)).for("update");
+  if (!row || row.state === "draft") return false;
+  if (row.state === "standard") return true;
+  const [old] = await tx
+    .select()
+    .from(recipeVersions)
+    .where(and(eq(recipeVersions.recipeId, row.recipeId), eq(recipeVersions.state, "standard")));
+  if (old) await tx.update(recipeVersions).set({ state: "earlier" }).where(eq(recipeVersions.id, old.id));
+  await tx.update(recipeVersions).set({ state: "standard" }).where(eq(recipeVersions.id, versionId));
+  await record(tx, by, {
+    action: "approved",
+    subject: "recipe",
+    subjectId: row.recipeId,
+    ...(old && { before: summary(recipe!.name, old) }),
+    after: summary(recipe!.name, { ...row, state: "standard" }),
+  });
+  await turnBench(tx);
+  return true;
+}
+
+/** Keeps the two factors that a cup was fitted to, or forgets them. */
+export function setFit(
+  db: Database,
+  pair: { readonly brewerId: string; readonly grinderId: string },
+  fit: { readonly permeability: number; readonly extraction: number; readonly versionId: string } | undefined,
+  by: Act,
+): Promise<void> {
+  const ofPair = and(eq(fits.brewerId, pair.brewerId), eq(fits.grinderId, pair.grinderId));
+  return db.transaction(async (tx) => {
+    const [old] = await tx.select().from(fits).where(ofPair).for("update");
+    if (fit) {
+      const row = { ...fit, at: by.at };
+      await tx
+        .insert(fits)
+        .values({ ...pair, ...row })
+        .onDuplicateKeyUpdate({ set: row });
+    } else await tx.delete(fits).where(ofPair);
+    const factors = (row: { readonly permeability: number; readonly extraction: number }) => ({
+      permeability: row.permeability,
+      extraction: row.extraction,
+    });
+    await record(tx, by, {
+      action: "measured",
+      subject: "brewer",
+      subjectId: pair.brewerId,
+      ...(old && { before: factors(old) }),
+      after: fit ? factors(fit) : { permeability: 1, extraction: 1 },
     });
     await turnBench(tx);
   });

@@ -28,9 +28,11 @@ import type { CardSheet } from "#contract/card.ts";
 import type { HouseSettings } from "#contract/house.ts";
 import type { Measure, ReadingKind } from "#contract/measure.ts";
 import { type AuditAction, type AuditFields, type AuditSubject, SCOPES } from "#contract/people.ts";
+import { RECIPE_STATES } from "#contract/recipe.ts";
 import type { Basket } from "#core/brew";
 import type { CurvePoint } from "#core/grind";
 import { ROLES } from "#core/people";
+import type { Recipe } from "#core/recipe";
 import { json } from "./json.ts";
 
 /** Ids are UUIDv7, made by the client: a write sent twice is one write. */
@@ -423,9 +425,15 @@ export const cups = mysqlTable("cups", {
   ...kept(),
 });
 
-export const recipes = mysqlTable("recipes", { id: id().primaryKey(), name: name(), position: position() });
+export const recipes = mysqlTable("recipes", {
+  id: id().primaryKey(),
+  name: name(),
+  /** Kept out of lists; what was brewed by it still names it. */
+  archived: boolean("archived").notNull().default(false),
+  position: position(),
+});
 
-/** A recipe as it was at one time; versions never change. */
+/** A recipe as it was at one time: a draft is written on, a version that is kept never changes but for its state. */
 export const recipeVersions = mysqlTable(
   "recipe_versions",
   {
@@ -434,30 +442,43 @@ export const recipeVersions = mysqlTable(
       .notNull()
       .references(() => recipes.id),
     version: smallint("version").notNull(),
-    serve: mysqlEnum("serve", ["hot", "iced"]).notNull(),
+    state: mysqlEnum("state", RECIPE_STATES).notNull(),
+    brewerId: id("brewer_id")
+      .notNull()
+      .references(() => brewers.id),
+    /** Null where only the texture was written down. */
+    grinderId: id("grinder_id").references(() => grinders.id),
+    coffeeId: id("coffee_id")
+      .notNull()
+      .references(() => coffees.id),
+    recipe: json<Recipe>("recipe").notNull(),
+    /** As it was weighed, else as its brewer kept it then. */
+    retentionGPerG: double("retention_g_per_g").notNull(),
+    madeBy: personId("made_by"),
+    at: time("at").notNull(),
+    revision: revision(),
+  },
+  (table) => [unique("recipe_version").on(table.recipeId, table.version)],
+);
+
+/** What a house knows of a brewer and a grinder together beyond the model, and the cup that it was fitted to. */
+export const fits = mysqlTable(
+  "fits",
+  {
     brewerId: id("brewer_id")
       .notNull()
       .references(() => brewers.id),
     grinderId: id("grinder_id")
       .notNull()
       .references(() => grinders.id),
-    coffeeId: id("coffee_id")
+    permeability: double("permeability").notNull(),
+    extraction: double("extraction").notNull(),
+    versionId: id("version_id")
       .notNull()
-      .references(() => coffees.id),
-    dialSetting: double("dial_setting").notNull(),
-    doseG: double("dose_g").notNull(),
-    hotWaterG: double("hot_water_g").notNull(),
-    iceG: double("ice_g").notNull(),
-    waterTempC: double("water_temp_c").notNull(),
-    bloomG: double("bloom_g").notNull(),
-    bloomS: double("bloom_s").notNull(),
-    doneS: double("done_s").notNull(),
-    retentionGPerG: double("retention_g_per_g").notNull(),
-    /** Weighed and metered in the cup, where they were. */
-    weighedG: double("weighed_g"),
-    strengthPct: double("strength_pct"),
+      .references(() => recipeVersions.id),
+    at: time("at").notNull(),
   },
-  (table) => [unique("recipe_version").on(table.recipeId, table.version)],
+  (table) => [primaryKey({ columns: [table.brewerId, table.grinderId] })],
 );
 
 /** A sheet kept to be brewed from, with the exact inputs, pins and results that it was made from. */

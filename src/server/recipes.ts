@@ -1,33 +1,115 @@
-import type { NewRecipe } from "#contract/recipe.ts";
+import type { BenchRecipe } from "#contract/bench.ts";
+import type { KeptRecipe, RecipeVersion } from "#contract/recipe.ts";
+import { fitFactors } from "#core/brew";
 import { cleanName } from "#core/people";
+import { type BrewedWith, faultsOf, forecastRecipe, type Recipe, weighedRetention } from "#core/recipe";
 import type { Act } from "#data/audit.ts";
-import { addRecipe } from "#data/recipes.ts";
+import { findBenchRecipe } from "#data/bench.ts";
+import { dropDraft as dropDraftRow, keepVersion, setArchived, setFit } from "#data/recipes.ts";
 import { findThing } from "#data/things.ts";
-import { NOT_ON_THE_BENCH, nameSentence, recipeSentence } from "#words/index.ts";
+import { recipeBenchOf } from "#scaling/asking.ts";
+import {
+  DRAFT_GONE,
+  NOT_A_RECIPE,
+  NOT_ON_THE_BENCH,
+  nameSentence,
+  RECIPE_NAME_TAKEN,
+  recipeForecastSentence,
+  recipeSentence,
+} from "#words/index.ts";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
+import { benchOf } from "./site.ts";
 
-/** Writes a source recipe down; what it kept follows from what it weighed, else from its brewer. */
-export async function putRecipe(typed: NewRecipe, by: Act): Promise<void> {
+/** Writes a recipe's version down: as a draft, or for good. The other's, when somebody else was faster. */
+export async function putRecipe(
+  typed: KeptRecipe,
+  by: Act,
+): Promise<{ readonly revision?: number; readonly theirs?: RecipeVersion & { readonly name: string } }> {
   const name = cleanName(typed.name);
   if (!name.ok) throw new Refusal(nameSentence(name.failure), { field: "name" });
-  const [brewer, grinder] = await Promise.all([
-    findThing(database(), "brewer", typed.brewerId),
-    findThing(database(), "grinder", typed.grinderId),
+  const brewedWith = await whatItIsBrewedWith(typed);
+  const [fault] = faultsOf(typed.recipe, brewedWith);
+  if (fault) throw new Refusal(recipeSentence(fault), { field: fault.field });
+  const retentionGPerG = weighedRetention(typed.recipe) ?? brewedWith.retentionGPerG;
+  const kept = await keepVersion(database(), { ...typed, name: name.value, retentionGPerG }, by);
+  if (kept.ok) return kept.value;
+  if (kept.failure.code === "nameTaken") throw new Refusal(RECIPE_NAME_TAKEN, { field: "name" });
+  return { theirs: kept.failure.theirs };
+}
+
+async function whatItIsBrewedWith({ brewerId, grinderId, coffeeId }: KeptRecipe): Promise<BrewedWith> {
+  const [brewer, grinder, coffee] = await Promise.all([
+    findThing(database(), "brewer", brewerId),
+    grinderId === null ? null : findThing(database(), "grinder", grinderId),
+    findThing(database(), "coffee", coffeeId),
   ]);
-  if (!brewer || !grinder) throw new Refusal(NOT_ON_THE_BENCH);
-  const { doseG, hotWaterG, iceG, weighedG, bloomG, dialSetting } = typed;
-  const { dialMin, dialMax } = grinder.figures;
-  if (!(dialSetting >= dialMin && dialSetting <= dialMax)) {
-    throw new Refusal(recipeSentence("offTheDial"), { field: "dialSetting" });
+  if (!brewer || grinder === undefined || !coffee) throw new Refusal(NOT_ON_THE_BENCH);
+  return {
+    kind: brewer.figures.kind,
+    retentionGPerG: brewer.figures.retentionGPerG,
+    dial: grinder && { min: grinder.figures.dialMin, max: grinder.figures.dialMax },
+  };
+}
+
+/** Throws a draft away. */
+export async function dropDraft(typed: {
+  readonly versionId: string;
+  readonly revision: number;
+}): Promise<void> {
+  const dropped = await dropDraftRow(database(), typed);
+  if (!dropped.ok) throw new Refusal(DRAFT_GONE, { code: "stale" });
+}
+
+/** Takes a recipe out of the lists, or puts it back. */
+export async function archive(
+  typed: { readonly id: string; readonly archived: boolean },
+  by: Act,
+): Promise<void> {
+  if (!(await setArchived(database(), typed, by))) throw new Refusal(NOT_A_RECIPE, { code: "notThere" });
+}
+
+/** A version as the bench has it. */
+export async function benchRecipe(versionId: string): Promise<BenchRecipe> {
+  const version = await findBenchRecipe(database(), versionId);
+  if (!version) throw new Refusal(NOT_A_RECIPE, { code: "notThere" });
+  return version;
+}
+
+/** Fits the two factors of a recipe's brewer and grinder to its own cup. */
+export async function fitToCup(versionId: string, by: Act): Promise<void> {
+  const recipe = await benchRecipe(versionId);
+  const bench = await benchOf("");
+  if (!bench || !recipe.grinder) {
+    throw new Refusal("Factors belong to a brewer and a grinder: this recipe names no grinder.");
   }
-  if (bloomG > hotWaterG) throw new Refusal(recipeSentence("bloomAboveWater"), { field: "bloomG" });
-  const waterG = hotWaterG + iceG;
-  if (weighedG !== null && weighedG >= waterG) {
-    throw new Refusal(recipeSentence("moreThanWater"), { field: "weighedG" });
+  const own = recipeBenchOf(recipe, { ...bench, fits: [] });
+  const logged = {
+    // A press ends when its steep does, whatever the factors are.
+    measured: { timeS: own.kind === "press" ? null : recipe.doneS, strengthPct: recipe.strengthPct },
+    forecast: outcomeAt(recipe, own),
+  };
+  const fit = fitFactors([logged]);
+  if (!fit.ok) {
+    if (fit.failure.code === "nothingMeasured")
+      throw new Refusal("Nothing to fit to: note when it was done, or its strength.");
+    const brewed = forecastRecipe(recipe, own);
+    throw new Refusal(brewed.ok ? NOT_A_RECIPE : recipeForecastSentence(brewed.failure));
   }
-  const retentionGPerG = weighedG === null ? brewer.figures.retentionGPerG : (waterG - weighedG) / doseG;
-  if (waterG / doseG <= retentionGPerG)
-    throw new Refusal(recipeSentence("bedHoldsAll"), { field: "hotWaterG" });
-  await addRecipe(database(), { ...typed, name: name.value, retentionGPerG }, by);
+  const pair = { brewerId: recipe.brewerId, grinderId: recipe.grinder.id };
+  await setFit(database(), pair, { ...fit.value.factors, versionId }, by);
+}
+
+/** Forgets what was fitted to a recipe's brewer and grinder. */
+export async function forgetFit(versionId: string, by: Act): Promise<void> {
+  const { brewerId, grinder } = await benchRecipe(versionId);
+  if (grinder) await setFit(database(), { brewerId, grinderId: grinder.id }, undefined, by);
+}
+
+function outcomeAt(recipe: Recipe, own: ReturnType<typeof recipeBenchOf>) {
+  return ({ permeability, extraction }: { readonly permeability: number; readonly extraction: number }) => {
+    const factors = { permeability: (own.factors.permeability ?? 1) * permeability, extraction };
+    const brewed = forecastRecipe(recipe, { ...own, factors });
+    return brewed.ok ? { timeS: brewed.value.timeS, strengthPct: brewed.value.strengthPct } : undefined;
+  };
 }

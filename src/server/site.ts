@@ -32,7 +32,7 @@ let kept: { readonly revision: number; readonly benches: Map<string, Bench> } | 
 const MOST_KEPT = 50;
 
 /** A site's bench, read again only when something on it was changed: it is asked for with every page. */
-async function benchOf(siteId: string): Promise<Bench | undefined> {
+export async function benchOf(siteId: string): Promise<Bench | undefined> {
   const db = database();
   const revision = await readBenchRevision(db);
   if (kept?.revision !== revision || kept.benches.size > MOST_KEPT) kept = { revision, benches: new Map() };

@@ -45,7 +45,24 @@ export {
   waitSentence,
 } from "./people.ts";
 export { quantitySentence } from "./quantity.ts";
-export { recipeSentence } from "./recipe.ts";
+export {
+  AGITATION_WORDS,
+  BASIS_WORDS,
+  DRAFT_GONE,
+  fileFailureSentence,
+  HAND_ACT_WORDS,
+  importLineSentence,
+  METHOD_WORDS,
+  MOMENT_WORDS,
+  NOT_A_RECIPE,
+  pressCautions,
+  RECIPE_NAME_TAKEN,
+  recipeForecastSentence,
+  recipeSentence,
+  rhythmSentence,
+  SERVICE_WORDS,
+  STATE_WORDS,
+} from "./recipe.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";
 export {
   ASPECT_WORDS,

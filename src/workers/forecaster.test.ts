@@ -1,8 +1,8 @@
 import { expect, test } from "vitest";
 import { must } from "#core/result";
 import { solveSheet } from "#core/sheet";
-import { askingOf } from "#features/scale/asking.ts";
-import { firstState, sheetInputOf } from "#features/scale/state.ts";
+import { askingOf } from "#scaling/asking.ts";
+import { firstState, sheetInputOf } from "#scaling/state.ts";
 import { BENCH } from "#tests/pierHead.ts";
 import { createForecaster } from "./forecaster.ts";
 

@@ -1,77 +1,21 @@
+import type { BrewFailure } from "#core/brew";
 import {
-  type BrewCurves,
-  type BrewFailure,
-  type BrewInput,
-  forecastBrew,
-  forecastCurves,
-  type Spread,
-} from "#core/brew";
-import { umAt } from "#core/grind";
-import {
-  type Answer,
-  asOutlook,
-  brewInputOf,
-  type GroundDial,
-  type Ladder,
-  type LadderInput,
-  ladderOf,
-  type Mend,
-  type MendInput,
-  mendsOf,
-  type Outlook,
-  outlookAt,
-  type Plan,
+  type Asking,
+  type First,
+  firstOf,
   type Progress,
-  type Sureness,
+  type Study,
   type Sweep,
-  type SweepPoint,
-  surenessOf,
-  sweepDial,
-  sweepRatio,
+  stretchedPlan,
+  studySweep,
   sweepWindow,
   type WindowRow,
 } from "#core/outlook";
-import { seeded } from "#core/random";
-import { ok, type Result } from "#core/result";
-
-/** What a forecast is asked for: all that the core needs, as plain figures. */
-export interface Asking {
-  readonly source: BrewInput;
-  readonly plan: Plan;
-  readonly dial: GroundDial;
-  readonly settings: LadderInput["settings"];
-  /** An answer of the ladder, or a setting by hand. */
-  readonly pick: Answer | number;
-  readonly spread: Spread;
-  readonly mending: Pick<MendInput, "halves" | "bypassMostPct" | "others">;
-}
-
-/** What is there at once. */
-export interface First {
-  readonly ladder: Ladder;
-  readonly picked: Picked;
-}
-/** The plan at the setting that is picked. */
-export interface Picked {
-  readonly setting: number;
-  readonly outlook: Result<Outlook & { readonly curves: BrewCurves }, BrewFailure>;
-}
-
-/** What takes a little longer. */
-export interface Study {
-  readonly alongDial: readonly SweepPoint[];
-  readonly alongRatio: readonly SweepPoint[];
-  readonly sureness: Sureness | undefined;
-  /** Worked out where the forecast warns of something. */
-  readonly mends: readonly Mend[];
-}
+import type { Result } from "#core/result";
 
 type Heard = (progress: Progress) => void;
 /** A study that was overtaken by another question, or stopped. */
 export type Stopped = "stopped";
-
-/** The same question has the same range. */
-const SEED = 1;
 
 /**
  * Answers forecasts, one question at a time: a newer one ends what is under way.
@@ -95,9 +39,7 @@ export function createForecaster(breathe: () => Promise<boolean>) {
   return {
     first(asking: Asking): Result<First, BrewFailure> {
       newest++;
-      const ladder = ladderOf(asking);
-      if (!ladder.ok) return ladder;
-      return ok({ ladder: ladder.value, picked: pickedOf(asking, ladder.value) });
+      return firstOf(asking);
     },
 
     study(asking: Asking, setting: number, heard: Heard): Promise<Study | Stopped> {
@@ -107,7 +49,7 @@ export function createForecaster(breathe: () => Promise<boolean>) {
 
     window(asking: Asking, ratios: readonly number[], heard: Heard): Promise<readonly WindowRow[] | Stopped> {
       newest++;
-      return run(sweepWindow(asking.plan, asking.dial, ratios), heard);
+      return run(sweepWindow(stretchedPlan(asking), asking.dial, ratios), heard);
     },
 
     stop(): void {
@@ -116,29 +58,3 @@ export function createForecaster(breathe: () => Promise<boolean>) {
   };
 }
 export type Forecaster = ReturnType<typeof createForecaster>;
-
-/** The setting that is picked; where its answer has no rung, the next best one's. */
-function pickedOf({ pick, plan, dial }: Asking, { rungs }: Ladder): Picked {
-  const by = (answer: Answer) => rungs.find((rung) => rung.by === answer)?.at.setting;
-  const setting =
-    typeof pick === "number"
-      ? pick
-      : (by(pick) ?? by("extraction") ?? by("rule") ?? by("source") ?? dial.min);
-  const brew = forecastCurves(brewInputOf(plan, umAt(dial.curve, setting)));
-  if (!brew.ok) return { setting, outlook: brew };
-  const { curves, ...figures } = brew.value;
-  return { setting, outlook: ok({ ...asOutlook(plan, figures), curves }) };
-}
-
-function* studySweep(asking: Asking, setting: number): Sweep<Study> {
-  const { plan, dial, source, spread, mending } = asking;
-  const alongDial = yield* sweepDial(plan, dial);
-  const alongRatio = yield* sweepRatio(plan, dial, setting);
-  const sureness = yield* surenessOf(plan, umAt(dial.curve, setting), spread, seeded(SEED));
-  const brewed = forecastBrew(source);
-  const here = outlookAt(plan, dial, setting);
-  const warned = !here.ok || here.value.checks.length > 0;
-  const mends =
-    brewed.ok && warned ? yield* mendsOf({ ...mending, plan, dial, setting, source: brewed.value }) : [];
-  return { alongDial, alongRatio, sureness, mends };
-}

@@ -1,11 +1,9 @@
 import { proxy } from "comlink";
 import type { BrewFailure } from "#core/brew";
-import type { Progress, WindowRow } from "#core/outlook";
+import type { Asking, First, Progress, Study, WindowRow } from "#core/outlook";
 import type { Result } from "#core/result";
-import type { Asking, First, Forecaster, Stopped, Study } from "./forecaster.ts";
+import type { Forecaster, Stopped } from "./forecaster.ts";
 import { linkTo } from "./link.ts";
-
-export type { Asking, First, Picked, Stopped, Study } from "./forecaster.ts";
 
 /** Forecasts off the page's own thread. */
 export function forecasts() {

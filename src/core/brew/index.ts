@@ -10,6 +10,7 @@ export {
 } from "./basket.ts";
 export { USUAL_RETENTION_G_PER_G } from "./constants.ts";
 export type { BrewCurves } from "./curves.ts";
+export { type FactorFit, type FitFailure, fitFactors, type Logged, type Outcome } from "./fit.ts";
 export { type Brew, forecastBrew, forecastCurves } from "./forecast.ts";
 export {
   type BrewFailure,
@@ -20,14 +21,7 @@ export {
   USUAL_STEP_S,
 } from "./input.ts";
 export type { Pour, PourStart } from "./pours.ts";
-export {
-  type HandRhythm,
-  handPours,
-  rescaledPours,
-  type SprayMode,
-  sprayPours,
-  usualSpray,
-} from "./programme.ts";
+export { type SprayMode, sprayPours, usualSpray } from "./programme.ts";
 export {
   type BrewRange,
   drawn,
@@ -38,6 +32,17 @@ export {
   type Spread,
   sampleRange,
 } from "./range.ts";
+export {
+  handPours,
+  type Pace,
+  type Resized,
+  type Rhythm,
+  type RhythmPour,
+  rescaled,
+  startOf,
+  usualRhythm,
+  waterOf,
+} from "./rhythm.ts";
 export {
   forecastSteep,
   STEEP_ENDINGS,

@@ -1,12 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { handPours, type Pour, rescaledPours, sprayPours, usualSpray } from "./index.ts";
+import { type Pour, sprayPours, usualSpray } from "./index.ts";
 
 const TURNSTONE = [
   { upToG: 1900, rateGPerS: 6, bloomPct: 15, bloomS: 30, pulses: 4 },
   { upToG: 1000, rateGPerS: 4, bloomPct: 15, bloomS: 30, pulses: 4 },
 ];
-const LOFT = { doseG: 22, waterG: 352, bloomG: 55, bloomS: 40, doneS: 190 };
 const sum = (pours: readonly Pour[]) => pours.reduce((all, { waterG }) => all + waterG, 0);
 const endS = (pours: readonly Pour[]) => {
   const last = pours.at(-1)!;
@@ -51,29 +50,5 @@ describe("a spray programme", () => {
         },
       ),
     );
-  });
-});
-
-describe("a hand's pours", () => {
-  test("the bloom, its wait, and one even pour that leaves time to draw down", () => {
-    const pours = handPours(LOFT);
-    expect(pours).toMatchObject([
-      { atS: 0, waterG: 55 },
-      { atS: 40, waterG: 297 },
-    ]);
-    expect(endS(pours)).toBeCloseTo(40 + 0.7 * 150, 9);
-  });
-
-  test("at half the dose everything is half, at the same times; a short brew is over sooner", () => {
-    const half = rescaledPours(LOFT, { doseG: 11, waterG: 176 });
-    expect(sum(half)).toBeCloseTo(176, 9);
-    expect(half[0]).toMatchObject({ waterG: 27.5 });
-    expect(endS(half)).toBeCloseTo(endS(handPours(LOFT)), 9);
-    expect(endS(rescaledPours(LOFT, { doseG: 22, waterG: 240 }))).toBeLessThan(endS(handPours(LOFT)));
-  });
-
-  test("without a bloom, or with one that is all the water, it is one pour", () => {
-    expect(handPours({ ...LOFT, bloomG: 0 })).toHaveLength(1);
-    expect(rescaledPours(LOFT, { doseG: 22, waterG: 50 })).toHaveLength(1);
   });
 });

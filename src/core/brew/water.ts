@@ -111,7 +111,9 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
     const levelMm = drained ? wetMm : depthOfVolumeMm(basket, (bedMl + pondG) * MM3_PER_ML);
     const pour = pours[next];
     if (pour && pourStartsS.length === next) {
-      if ("atS" in pour && pour.atS < lastWaterS - stepS) return fail({ code: "poursOverlap", pour: next });
+      // A pour begins and ends with a step: two of them are no overlap.
+      if ("atS" in pour && pour.atS < lastWaterS - 2 * stepS)
+        return fail({ code: "poursOverlap", pour: next });
       if (next === 0 && !("atS" in pour)) pourStartsS.push(atS);
       else if (begins(pour, { atS, levelMm, leftAtMm, drained })) pourStartsS.push(atS);
     }

@@ -1,5 +1,14 @@
 /** What the forecast says of a planned batch: at one grind, along the dial, how surely, and what would mend it. */
 export {
+  type Asking,
+  type First,
+  firstOf,
+  type Picked,
+  type Study,
+  stretchedPlan,
+  studySweep,
+} from "./asking.ts";
+export {
   type Limits,
   OUTLOOK_CODES,
   type OutlookCheck,

@@ -3,6 +3,7 @@ import { describe, expect, test } from "vitest";
 import { fitCurve, umAt } from "#core/grind";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
+import { LOFT_RECIPE } from "#tests/recipes.ts";
 import {
   brewInputOf,
   type GroundDial,
@@ -55,7 +56,7 @@ const LOFT: Plan = {
   ...FULMAR,
   doseG: 22,
   waterG: 352,
-  programme: { by: "hand", rhythm: { doseG: 22, waterG: 352, bloomG: 55, bloomS: 40, doneS: 190 } },
+  programme: { by: "hand", rhythm: LOFT_RECIPE },
   basket: { shape: "cone", topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 },
   retentionGPerG: 2.23,
 };

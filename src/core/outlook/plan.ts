@@ -5,9 +5,10 @@ import {
   type BrewInput,
   type Factors,
   forecastBrew,
-  type HandRhythm,
+  handPours,
   type Pour,
-  rescaledPours,
+  type Rhythm,
+  rescaled,
   type SprayMode,
   sprayPours,
 } from "#core/brew";
@@ -17,7 +18,12 @@ import { checksOf, type Limits, type OutlookCheck } from "./checks.ts";
 /** How the water comes: as a brewer sprays it, or as a hand pours it. */
 export type Programme =
   | { readonly by: "spray"; readonly modes: readonly SprayMode[] }
-  | { readonly by: "hand"; readonly rhythm: HandRhythm };
+  | {
+      readonly by: "hand";
+      readonly rhythm: Rhythm;
+      /** How much slower than the rhythm the hand pours; by its water where it is not given. */
+      readonly stretch?: number | undefined;
+    };
 
 /** A batch as it is planned, all but its grind. */
 export interface Plan {
@@ -61,7 +67,7 @@ export function brewInputOf(plan: Plan, grindUm: number): BrewInput {
 function poursOf({ programme, doseG, waterG }: Plan): readonly Pour[] {
   return programme.by === "spray"
     ? sprayPours(waterG, programme.modes)
-    : rescaledPours(programme.rhythm, { doseG, waterG });
+    : handPours(rescaled(programme.rhythm, { doseG, waterG, stretch: programme.stretch }));
 }
 
 /** The forecast of a plan at a grind, and what stands against it. */

@@ -18,6 +18,10 @@ export const RIGHTS = {
   doCare: WORKERS,
   /** To measure something again, for a lead to look at. */
   propose: WORKERS,
+  /** Drafts of recipes, and versions on trial. */
+  writeRecipes: WORKERS,
+  /** To make a recipe's version the standard, with all that follows; to take a recipe out of the lists. */
+  approve: LEADS,
   /** What every sum rests on. */
   measure: LEADS,
   /** To put something on the bench, change it or take it off; the house's settings. */

@@ -15,13 +15,12 @@ export const TRAINEE = demoId(13);
 const [FULMAR, TURNSTONE, CONE, FLAT] = [demoId(20), demoId(21), demoId(22), demoId(23)];
 const [CHOUGH, DUNLIN] = [demoId(40), demoId(41)];
 const [SALTMARSH, KITTIWAKE, LOW_TIDE, NIGHT_MAIL] = [demoId(50), demoId(51), demoId(52), demoId(53)];
-const [LOFT_CONE, SLACK_WATER] = [demoId(60), demoId(61)];
 const [LARGE_PAPER, SMALL_PAPER, CONE_PAPER, MESH] = [demoId(90), demoId(91), demoId(92), demoId(93)];
 
 /** What the history was brewed with. */
 export const DEMO_IDS = {
-  brewers: { fulmar: FULMAR, turnstone: TURNSTONE, cone: CONE },
-  coffees: { saltmarsh: SALTMARSH, kittiwake: KITTIWAKE, nightMail: NIGHT_MAIL },
+  brewers: { fulmar: FULMAR, turnstone: TURNSTONE, cone: CONE, flat: FLAT, press: demoId(24) },
+  coffees: { saltmarsh: SALTMARSH, kittiwake: KITTIWAKE, lowTide: LOW_TIDE, nightMail: NIGHT_MAIL },
   grinders: { chough: CHOUGH, dunlin: DUNLIN },
   vessels: { left: demoId(30), blue: demoId(32), steel: demoId(34), loft: demoId(35) },
 } as const;
@@ -509,53 +508,6 @@ export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & 
     pricePerKg: 1700,
     roastedDaysAgo: 6,
     position: 3,
-  },
-];
-
-export const RECIPES: Rows<typeof schema.recipes> = [
-  { id: LOFT_CONE, name: "Loft cone", position: 0 },
-  { id: SLACK_WATER, name: "Slack water", position: 1 },
-];
-
-export const RECIPE_VERSIONS: Rows<typeof schema.recipeVersions> = [
-  {
-    id: demoId(65),
-    recipeId: LOFT_CONE,
-    version: 4,
-    serve: "hot",
-    brewerId: CONE,
-    grinderId: DUNLIN,
-    coffeeId: SALTMARSH,
-    dialSetting: 31,
-    doseG: 22,
-    hotWaterG: 352,
-    iceG: 0,
-    waterTempC: 93,
-    bloomG: 55,
-    bloomS: 40,
-    doneS: 190,
-    retentionGPerG: 2.23,
-    weighedG: 303,
-    strengthPct: 1.38,
-  },
-  {
-    id: demoId(66),
-    recipeId: SLACK_WATER,
-    version: 2,
-    serve: "iced",
-    brewerId: CONE,
-    grinderId: DUNLIN,
-    coffeeId: SALTMARSH,
-    dialSetting: 27,
-    doseG: 24,
-    hotWaterG: 222,
-    iceG: 138,
-    waterTempC: 92,
-    bloomG: 70,
-    bloomS: 50,
-    doneS: 160,
-    retentionGPerG: 2.15,
-    strengthPct: 1.4,
   },
 ];
 

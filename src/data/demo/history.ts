@@ -14,10 +14,10 @@ import {
   GRINDER_CURVES,
   PEOPLE,
   PIER_HEAD,
-  RECIPE_VERSIONS,
   ROPE_LOFT,
   TIME_ZONE,
 } from "./bench.ts";
+import { LOFT_CONE } from "./recipes.ts";
 
 type Batch = typeof schema.batches.$inferInsert;
 
@@ -205,8 +205,7 @@ function poursOf(brewer: (typeof BREWERS)[number], waterG: number): readonly Pou
     ({ figures }) => figures as unknown as SprayMode,
   );
   if (modes.length > 0) return sprayPours(waterG, modes);
-  const { doseG, hotWaterG, bloomG, bloomS, doneS } = RECIPE_VERSIONS[0]!;
-  return handPours({ doseG, waterG: hotWaterG, bloomG, bloomS, doneS });
+  return handPours(LOFT_CONE);
 }
 
 function tenths(value: number): number {

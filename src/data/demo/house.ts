@@ -5,6 +5,7 @@ import { createHouse } from "#data/house.ts";
 import * as schema from "#data/schema.ts";
 import * as bench from "./bench.ts";
 import { demoHistory, HISTORY_DAYS } from "./history.ts";
+import { RECIPES, recipeVersions } from "./recipes.ts";
 
 /**
  * The demo house, Gannet Quay: a ferry kiosk on the quay and a café up the hill. All of it is made up.
@@ -58,8 +59,8 @@ export async function loadDemoHouse(
         at: subDays(now, daysAgo),
       })),
     );
-    await tx.insert(schema.recipes).values(bench.RECIPES);
-    await tx.insert(schema.recipeVersions).values(bench.RECIPE_VERSIONS);
+    await tx.insert(schema.recipes).values(RECIPES);
+    await tx.insert(schema.recipeVersions).values(recipeVersions(now));
     await tx.insert(schema.batches).values(demoHistory(now));
   });
 }

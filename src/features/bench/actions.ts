@@ -4,12 +4,10 @@ import { z } from "zod";
 import { uuid } from "#contract/card.ts";
 import { keptSettings } from "#contract/house.ts";
 import { decision, measure } from "#contract/measure.ts";
-import { newRecipe } from "#contract/recipe.ts";
 import { keptThing, removedThing } from "#contract/things.ts";
 import { action } from "#server/action.ts";
 import { doTask, undoTask } from "#server/care.ts";
 import { decide, keepMeasure as keep, propose } from "#server/measures.ts";
-import { putRecipe } from "#server/recipes.ts";
 import { putSettings } from "#server/settings.ts";
 import { putThing, removeThing as remove } from "#server/things.ts";
 
@@ -51,7 +49,3 @@ export const markCareDone = action("doCare")
 export const unmarkCareDone = action("doCare")
   .inputSchema(z.strictObject({ id: uuid }))
   .action(async ({ parsedInput, ctx }) => undoTask(parsedInput.id, ctx.by));
-
-export const addRecipe = action("setBench")
-  .inputSchema(newRecipe)
-  .action(async ({ parsedInput, ctx }) => putRecipe(parsedInput, ctx.by));

@@ -13,7 +13,6 @@ import { BlankRuns } from "./blankRuns.tsx";
 import { BrewedPots } from "./brewedPots.tsx";
 import type { BrewerRow } from "./brewers.tsx";
 import { WeighBeans } from "./coffees.tsx";
-import { RecipeForm } from "./recipeForm.tsx";
 import { ThingForm } from "./thingForm.tsx";
 import type { RowOf } from "./things.tsx";
 import type { VesselRow } from "./vessels.tsx";
@@ -45,8 +44,6 @@ export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }:
   const put = (kind: ThingKind, first: readonly string[]) => (onDone: () => void) => (
     <ThingForm kind={kind} typicals={typicalsOf(kind)} first={first} onDone={onDone} />
   );
-  const named = (rows: readonly { readonly id: string; readonly figures: { readonly name: string } }[]) =>
-    rows.map(({ id, figures }) => ({ id, name: figures.name }));
   const [vessel] = vessels;
   const [coffee] = coffees;
   const brewer = brewers.find(({ figures }) => figures.kind === "batch") ?? brewers[0];
@@ -111,13 +108,10 @@ export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }:
       why: "The one good cup. If it was brewed in a hand cone, put that on the bench as a second brewer first.",
       done: recipes > 0,
       waits: brewers.length === 0 || grinders.length === 0 || coffees.length === 0,
-      form: (onDone) => (
-        <RecipeForm
-          brewers={named(brewers)}
-          grinders={named(grinders)}
-          coffees={named(coffees)}
-          onDone={onDone}
-        />
+      form: () => (
+        <Link href="/recipes/new" className={buttonClass("main")}>
+          Write it down
+        </Link>
       ),
     },
     {

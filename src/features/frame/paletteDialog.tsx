@@ -45,6 +45,9 @@ export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
           <Command.Item className={item} onSelect={() => onGo("/bench")}>
             The bench: measure
           </Command.Item>
+          <Command.Item className={item} onSelect={() => onGo("/recipes")}>
+            Recipes: find, write, compare
+          </Command.Item>
           <Command.Item className={item} onSelect={() => onGo("/scale")}>
             Scale a recipe
           </Command.Item>

@@ -1,11 +1,12 @@
 "use client";
 
-import { CalendarClock, NotebookPen, Ruler, Scale } from "lucide-react";
+import { BookOpen, CalendarClock, NotebookPen, Ruler, Scale } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 
 const PLACES = [
   { href: "/bench", name: "Bench", Icon: Ruler },
+  { href: "/recipes", name: "Recipes", Icon: BookOpen },
   { href: "/scale", name: "Scale", Icon: Scale },
   { href: "/shift", name: "Shift", Icon: CalendarClock },
   { href: "/log", name: "Log", Icon: NotebookPen },

@@ -6,6 +6,8 @@ import { bedDepthMm } from "#core/brew";
 import type { Mend, OutlookCheck } from "#core/outlook";
 import type { Check, CheckCode, SheetFigures } from "#core/sheet";
 import { printNumber, printPct } from "#core/units";
+import { guessesOf } from "#scaling/guesses.ts";
+import { brewTempOf, type Chosen } from "#scaling/state.ts";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
@@ -16,8 +18,6 @@ import {
   outlookSentence,
   typicalSentence,
 } from "#words/index.ts";
-import { guessesOf } from "./guesses.ts";
-import { brewTempOf, type Chosen } from "./state.ts";
 
 const SEVERITY = {
   stop: { Icon: OctagonX, word: "Stop", colour: "text-stop" },

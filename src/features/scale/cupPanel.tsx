@@ -2,6 +2,7 @@
 
 import { type ReactNode, useMemo } from "react";
 import type { HouseSettings } from "#contract/house.ts";
+import type { First, Study } from "#core/outlook";
 import { cupStrengthPct } from "#core/outlook";
 import { meltOf, type SheetInput, type SheetResult } from "#core/sheet";
 import { printNumber, printPct } from "#core/units";
@@ -9,7 +10,6 @@ import { Chart, type Series } from "#parts/chart.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { rangeSentence, surenessSentence } from "#words/index.ts";
-import type { First, Study } from "#workers/index.ts";
 import type { Studied } from "./useForecast.ts";
 
 interface CupPanelProps {

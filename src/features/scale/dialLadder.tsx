@@ -4,15 +4,14 @@ import { Minus, Plus } from "lucide-react";
 import { memo } from "react";
 import type { BenchGrinder } from "#contract/bench.ts";
 import { bracketAround, coarser, onDial } from "#core/grind";
-import { type Answer, type Rung, recommended } from "#core/outlook";
+import { type Answer, type First, type Rung, recommended } from "#core/outlook";
 import { printNumber, printPct, printTime } from "#core/units";
+import type { GrindAnswer } from "#scaling/grindAnswer.ts";
+import type { GrindPick } from "#scaling/state.ts";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { ANSWER_WORDS, differSentences, missSentence, outlookWords } from "#words/index.ts";
-import type { First } from "#workers/index.ts";
 import { DialRail, type Mark } from "./dialRail.tsx";
-import type { GrindAnswer } from "./grindAnswer.ts";
-import type { GrindPick } from "./state.ts";
 
 const n = (value: number) => printNumber(value, 2);
 
@@ -46,8 +45,9 @@ export const DialLadder = memo(function DialLadder({
     return (
       <Panel title={`On ${grinder.name}'s dial`}>
         <p>
-          {source.grinder} and {grinder.name} were never matched, so {source.grinder} {n(source.setting)} says
-          nothing here. Grind a pinch on both until they look alike, at two settings, and note the pairs.
+          {source
+            ? `${source.grinder} and ${grinder.name} were never matched, so ${source.grinder} ${n(source.setting)} says nothing here. Grind a pinch on both until they look alike, at two settings, and note the pairs.`
+            : `The recipe names a texture, and nobody has noted what ${grinder.name}'s dial grinds. Grind a pinch at a few settings, and note how it looks.`}
         </p>
       </Panel>
     );

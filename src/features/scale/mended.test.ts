@@ -1,15 +1,15 @@
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
 import { solveSheet } from "#core/sheet";
+import { firstState, sheetInputOf } from "#scaling/state.ts";
 import { BENCH } from "#tests/pierHead.ts";
 import { mendedBy } from "./mended.ts";
-import { firstState, sheetInputOf } from "./state.ts";
 import { toldBoard } from "./told.ts";
 
 const STATE = firstState(BENCH);
 const FIGURES = must(solveSheet(sheetInputOf(STATE, BENCH))).rounded;
 const TWO = { ...BENCH, brewers: [...BENCH.brewers, { ...BENCH.brewers[0]!, id: "twin", name: "Twin" }] };
-const done = { setting: 10.5, brewTimeS: 360 };
+const done = { stretch: undefined, setting: 10.5, brewTimeS: 360 };
 const solvedOf = (state: typeof STATE) => must(solveSheet(sheetInputOf(state, BENCH))).rounded;
 
 describe("a mend that is taken", () => {
@@ -45,7 +45,7 @@ test("the board tells its readers, and those who left no more", () => {
   const board = toldBoard();
   const heard: unknown[] = [];
   const leave = board.subscribe(() => heard.push(board.read()));
-  const told = { setting: 9, figures: undefined, ranges: undefined, of: undefined };
+  const told = { stretch: undefined, setting: 9, figures: undefined, ranges: undefined, of: undefined };
   board.write(told);
   expect(heard).toEqual([told]);
   leave();

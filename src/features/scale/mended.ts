@@ -1,7 +1,7 @@
 import type { Bench } from "#contract/bench.ts";
 import type { Mend } from "#core/outlook";
 import { type PinSet, pinFigure, type SheetFigures } from "#core/sheet";
-import { givenOf, type ScaleState } from "./state.ts";
+import { givenOf, type ScaleState } from "#scaling/state.ts";
 
 /**
  * What the forecast proposes, done to a sheet: one step that is undone as one.

@@ -4,12 +4,12 @@ import { useEffect, useRef, useState } from "react";
 import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import { cupsFrom, type SheetResult } from "#core/sheet";
 import { parseLiquid, printNumber, printPct, printTime } from "#core/units";
+import type { Chosen } from "#scaling/state.ts";
 import { useUnits } from "#ui/units.tsx";
 import { printSetting, quantitySentence } from "#words/index.ts";
 import { Drawing } from "./drawing.tsx";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { Plate } from "./plate.tsx";
-import type { Chosen } from "./state.ts";
 import { type ToldBoard, useTold } from "./told.ts";
 import { whyOf } from "./why.ts";
 

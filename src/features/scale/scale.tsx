@@ -7,23 +7,11 @@ import { memo, useCallback, useDeferredValue, useEffect, useMemo, useReducer, us
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
-import { bracketAround } from "#core/grind";
 import type { Mend } from "#core/outlook";
 import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
-import { Button } from "#ui/button.tsx";
-import { Choice } from "#ui/choice.tsx";
-import { useCounter } from "#ui/counter.tsx";
-import { useUnits } from "#ui/units.tsx";
-import { PIN_WORDS, rightSentence, sheetFailureSentence } from "#words/index.ts";
-import { saveCard } from "./actions.ts";
-import { FIGURES, type FigureName } from "./figures.ts";
-import { grindAnswer } from "./grindAnswer.ts";
-import { guessesOf } from "./guesses.ts";
-import { step } from "./history.ts";
-import { mendedBy } from "./mended.ts";
-import { Ribbon } from "./ribbon.tsx";
+import { step } from "#parts/undoable.ts";
+import { cardOf } from "#scaling/card.ts";
 import {
-  brewTempOf,
   chosenOf,
   extractionOf,
   firstPins,
@@ -38,8 +26,17 @@ import {
   type ScaleState,
   serveAs,
   sheetInputOf,
-} from "./state.ts";
-import { type Told, type ToldBoard, toldBoard, useTold } from "./told.ts";
+} from "#scaling/state.ts";
+import { Button } from "#ui/button.tsx";
+import { Choice } from "#ui/choice.tsx";
+import { useCounter } from "#ui/counter.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { PIN_WORDS, rightSentence, sheetFailureSentence } from "#words/index.ts";
+import { saveCard } from "./actions.ts";
+import { FIGURES, type FigureName } from "./figures.ts";
+import { mendedBy } from "./mended.ts";
+import { Ribbon } from "./ribbon.tsx";
+import { type ToldBoard, toldBoard, useTold } from "./told.ts";
 
 /** Loaded beside the page: the ribbon stands and works before it is there. */
 const Below = dynamic(() => import("./below.tsx").then(({ Below }) => Below));
@@ -54,7 +51,7 @@ interface ScaleProps {
 /** From one good cup to a pot: the sheet, live. */
 export function Scale({ bench, start, broken }: ScaleProps) {
   const units = useUnits();
-  const [history, dispatch] = useReducer(step, { past: [], now: start, future: [] });
+  const [history, dispatch] = useReducer(step<ScaleState>, { past: [], now: start, future: [] });
   const [said, setSaid] = useState(
     broken ? "The link named something that is not here: those parts start afresh." : "",
   );
@@ -348,46 +345,4 @@ function Save({ state, bench, sheet, board }: SaveProps) {
       {draft ? "Save as draft" : "Save as card"}
     </Button>
   );
-}
-
-/** What the card keeps besides the result: the inputs, the dial and what is forecast there, and what it was made with. */
-function cardOf(state: ScaleState, bench: Bench, sheet: SheetResult, told: Told | undefined) {
-  const chosen = chosenOf(state, bench);
-  const { recipe, brewer, vessel, grinder, coffee, ice } = chosen;
-  const { rule, translated } = grindAnswer(chosen, sheet.rounded.doseG, state.serve, bench.settings.rule);
-  const known = { source: translated, rule, contact: undefined, extraction: undefined };
-  const setting =
-    told?.setting ?? (typeof state.grind === "number" ? state.grind : known[state.grind]?.setting);
-  return {
-    input: JSON.parse(JSON.stringify(sheetInputOf(state, bench))),
-    ...(setting !== undefined && {
-      dial: {
-        grinder: grinder.name,
-        setting,
-        ...bracketAround(setting, grinder),
-        by: typeof state.grind === "number" ? ("hand" as const) : state.grind,
-      },
-    }),
-    ...(told?.figures && { forecast: told.figures }),
-    madeWith: {
-      recipeVersionId: recipe.versionId,
-      recipe: recipe.name,
-      brewerId: brewer.id,
-      brewer: brewer.name,
-      brewerKind: brewer.kind,
-      filter: brewer.filter.material,
-      rinseG: brewer.rinseG,
-      vesselId: vessel.id,
-      vessel: vessel.name,
-      vesselKind: vessel.kind,
-      grinderId: grinder.id,
-      purgeG: grinder.purgeG,
-      coffeeId: coffee.id,
-      coffee: coffee.name,
-      ...(state.serve === "iced" && ice && { iceSourceId: ice.id, iceSource: ice.name }),
-      waterTempC: brewTempOf(chosen, bench).tempC,
-      extractionIsGuess: extractionOf(recipe, bench.settings.extractionGuessPct).guess,
-      typical: guessesOf(chosen).map(({ name, aspects }) => ({ name, aspects: [...aspects] })),
-    },
-  };
 }

@@ -1,19 +1,10 @@
 import { useSyncExternalStore } from "react";
-import type { ScaleState } from "./state.ts";
+import { type Foretold, foretold } from "#scaling/card.ts";
+import type { ScaleState } from "#scaling/state.ts";
 import type { Forecast } from "./useForecast.ts";
 
 /** What the forecast says of the sheet at its setting, for the ribbon and the card. */
-export interface Told {
-  readonly setting: number;
-  /** Undefined where the batch cannot be brewed so. */
-  readonly figures:
-    | {
-        readonly brewTimeS: number;
-        readonly strengthPct: number;
-        readonly extractionPct: number;
-        readonly highWaterMm: number;
-      }
-    | undefined;
+export interface Told extends Foretold {
   /** Eight in ten lie within; undefined until they are sampled. */
   readonly ranges:
     | { readonly [name in "brewTimeS" | "strengthPct" | "extractionPct"]: readonly [number, number] }
@@ -24,18 +15,9 @@ export interface Told {
 
 export function toldOf({ first, study }: Forecast, of: ScaleState | undefined): Told | undefined {
   if (!first) return undefined;
-  const { setting, outlook } = first.picked;
   const sure = study?.sureness;
   return {
-    setting,
-    figures: outlook.ok
-      ? {
-          brewTimeS: outlook.value.brew.brewTimeS,
-          strengthPct: outlook.value.strengthPct,
-          extractionPct: outlook.value.brew.extractionPct,
-          highWaterMm: outlook.value.brew.highWaterMm,
-        }
-      : undefined,
+    ...foretold(first),
     ranges: sure && {
       brewTimeS: sure.range.brewTimeS,
       strengthPct: sure.strengthPct,

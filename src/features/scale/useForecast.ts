@@ -2,8 +2,8 @@
 
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { BrewFailure } from "#core/brew";
-import type { Progress, WindowRow } from "#core/outlook";
-import type { Asking, First, Forecasts, Study } from "#workers/index.ts";
+import type { Asking, First, Progress, Study, WindowRow } from "#core/outlook";
+import type { Forecasts } from "#workers/index.ts";
 
 /** What is known of a sheet's forecast by now; of an older sheet while the new one is worked out. */
 export interface Forecast {

@@ -1,10 +1,10 @@
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
 import { solveSheet } from "#core/sheet";
+import { guessesOf, worthNext } from "#scaling/guesses.ts";
+import { chosenOf, extractionOf, firstState, serveAs, sheetInputOf } from "#scaling/state.ts";
 import { BENCH } from "#tests/pierHead.ts";
 import { FIGURES, type FigureName } from "./figures.ts";
-import { guessesOf, worthNext } from "./guesses.ts";
-import { chosenOf, extractionOf, firstState, serveAs, sheetInputOf } from "./state.ts";
 import { whyOf } from "./why.ts";
 
 function linesOf(name: FigureName, serve: "hot" | "iced" = "hot"): readonly string[] {

@@ -1,7 +1,7 @@
 import type { SheetFigures } from "#core/sheet";
 import { printNumber } from "#core/units";
+import type { Chosen } from "#scaling/state.ts";
 import type { FigureName } from "./figures.ts";
-import type { Chosen } from "./state.ts";
 
 const n = (value: number, decimals = 1) => printNumber(value, decimals);
 

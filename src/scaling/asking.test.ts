@@ -63,7 +63,7 @@ describe("the dial", () => {
   });
 
   test("a source grinder without a curve is read on this one's", () => {
-    const bare = withRecipe({ grinder: { ...LOFT_CONE.grinder, curve: [] } });
+    const bare = withRecipe({ grinder: { ...LOFT_CONE.grinder!, curve: [] } });
     expect(asking(bare).source.grindUm).toBeCloseTo(800, 6);
   });
 
@@ -88,7 +88,7 @@ describe("what is missing is named", () => {
     ["press", withBrewer({ kind: "press" })],
     ["sourcePress", withRecipe({ brewer: { ...LOFT_CONE.brewer, kind: "press" } })],
     ["curve", { ...withRecipe({ pairs: {} }), grinders: [{ ...CHOUGH, curve: [] }] }],
-    ["matched", withRecipe({ pairs: {}, grinder: { ...LOFT_CONE.grinder, curve: [] } })],
+    ["matched", withRecipe({ pairs: {}, grinder: { ...LOFT_CONE.grinder!, curve: [] } })],
   ] as const)("%s", (missing, bench) => {
     expect(asked(bench)).toEqual({ missing });
   });

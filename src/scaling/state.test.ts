@@ -3,9 +3,9 @@ import { describe, expect, test } from "vitest";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import { must } from "#core/result";
 import { PIN_NAMES, solveSheet } from "#core/sheet";
+import { step } from "#parts/undoable.ts";
 import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
 import { grindAnswer } from "./grindAnswer.ts";
-import { step } from "./history.ts";
 import {
   chosenOf,
   extractionOf,
@@ -183,7 +183,7 @@ describe("the dial", () => {
   test("grinders that were never matched say nothing", () => {
     expect(
       grindAnswer(
-        { ...chosen, recipe: { ...LOFT_CONE, pairs: {}, grinder: { ...LOFT_CONE.grinder, curve: [] } } },
+        { ...chosen, recipe: { ...LOFT_CONE, pairs: {}, grinder: { ...LOFT_CONE.grinder!, curve: [] } } },
         202,
         "hot",
         USUAL_SETTINGS.rule,

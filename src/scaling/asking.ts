@@ -1,18 +1,10 @@
-import type { Bench, BenchBrewer } from "#contract/bench.ts";
-import {
-  type Basket,
-  type BrewInput,
-  type HandRhythm,
-  handPours,
-  type Spread,
-  sprayPours,
-  usualSpray,
-} from "#core/brew";
-import { type Curve, fitCurve, translate, umAt } from "#core/grind";
-import type { Limits, Plan, Programme } from "#core/outlook";
+import type { Bench, BenchBrewer, BenchRecipe } from "#contract/bench.ts";
+import { type Basket, type BrewInput, type Factors, type Spread, usualRhythm, usualSpray } from "#core/brew";
+import { type Curve, fitCurve, TEXTURE_UM, translate, umAt } from "#core/grind";
+import type { Asking, Limits, Plan, Programme } from "#core/outlook";
+import { bedOf, poursOf, type RecipeBench } from "#core/recipe";
 import type { SheetFigures } from "#core/sheet";
 import type { MissingForForecast } from "#words/index.ts";
-import type { Asking } from "#workers/index.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { brewTempOf, type Chosen, chosenOf, type ScaleState } from "./state.ts";
 
@@ -32,20 +24,19 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
   const curve = curveOf(chosen);
   if (!curve) return { missing: "curve" };
   const answer = grindAnswer(chosen, figures.doseG, state.serve, bench.settings.rule);
-  const own = fitCurve(recipe.grinder.curve);
-  const sourceUm = own.ok
-    ? umAt(own.value, recipe.dialSetting)
-    : answer.translated && umAt(curve, answer.translated.exact);
+  const sourceUm = groundUm(recipe) ?? (answer.translated && umAt(curve, answer.translated.exact));
   if (sourceUm === undefined) return { missing: "matched" };
   const planOf = (other: BenchBrewer, basket: Basket) =>
     planOn({ ...other, basket }, chosen, state, bench, figures);
   const plan = planOf(brewer, brewer.basket);
+  const source = sourceOf(chosen, bench, sourceUm);
   const { lattice, bypassMaxPct } = brewer;
   const leastG = lattice.interceptG + lattice.slope * lattice.minSettingG;
   return {
     asking: {
-      source: sourceOf(chosen, recipe.basket, sourceUm),
+      source,
       plan,
+      byHand: recipe.brewer.kind === "hand" && brewer.kind === "hand",
       dial: {
         min: grinder.min,
         max: grinder.max,
@@ -55,7 +46,7 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
       },
       settings: { source: answer.translated?.exact, rule: answer.rule?.exact },
       pick: state.grind,
-      spread: spreadOf(chosen),
+      spread: spreadOf(chosen, bench),
       mending: {
         halves: plan.waterG / 2 >= leastG,
         bypassMostPct: Math.max(
@@ -77,7 +68,7 @@ function curveOf({ recipe, grinder }: Chosen): Curve | undefined {
   const own = fitCurve(grinder.curve);
   if (own.ok) return own.value;
   const pairs = recipe.pairs[grinder.id] ?? [];
-  const points = recipe.grinder.curve.flatMap((point) => {
+  const points = (recipe.grinder?.curve ?? []).flatMap((point) => {
     const there = translate(point.setting, pairs);
     return there.ok ? [{ ...point, setting: there.value.setting }] : [];
   });
@@ -85,38 +76,62 @@ function curveOf({ recipe, grinder }: Chosen): Curve | undefined {
   return through.ok ? through.value : undefined;
 }
 
-function sourceOf({ recipe }: Chosen, basket: Basket, grindUm: number): BrewInput {
-  const { brewer, doseG, hotWaterG, waterTempC, retentionGPerG, densityGPerMl } = recipe;
+/** The recipe as it was brewed; its basket is known. */
+function sourceOf({ recipe }: Chosen, bench: Bench, grindUm: number): BrewInput {
+  const with_ = recipeBenchOf(recipe, bench, grindUm);
+  return { ...bedOf(recipe, with_)!, pours: poursOf(recipe, with_) };
+}
+
+/** A recipe's own bench, as the forecast takes it. */
+export function recipeBenchOf(recipe: BenchRecipe, bench: Bench, grindUm = groundUm(recipe)): RecipeBench {
+  const { brewer, basket, densityGPerMl, retentionGPerG } = recipe;
   return {
-    doseG,
-    grindUm,
-    waterTempC,
+    kind: brewer.kind,
     basket,
+    sprays: brewer.sprays,
+    grindUm,
     retentionGPerG,
-    coffee: { densityGPerMl },
-    factors: { permeability: 1 / brewer.drag },
-    pours:
-      brewer.kind === "hand"
-        ? handPours(rhythmOf(recipe))
-        : sprayPours(hotWaterG, brewer.sprays.length > 0 ? brewer.sprays : [usualSpray(hotWaterG)]),
+    densityGPerMl,
+    factors: factorsOf(bench, {
+      brewerId: recipe.brewerId,
+      grinderId: recipe.grinder?.id,
+      drag: brewer.drag,
+    }),
+    roomTempC: bench.settings.roomTempC,
   };
 }
 
-function rhythmOf({ doseG, hotWaterG, bloomG, bloomS, doneS }: Chosen["recipe"]): HandRhythm {
-  return { doseG, waterG: hotWaterG, bloomG, bloomS, doneS };
+/** What a recipe's setting grinds, else its texture, µm; undefined where neither is known. */
+export function groundUm({ grinder, dialSetting, texture }: BenchRecipe): number | undefined {
+  const curve = grinder && fitCurve(grinder.curve);
+  if (curve?.ok && dialSetting !== null) return umAt(curve.value, dialSetting);
+  return dialSetting === null && texture ? TEXTURE_UM[texture] : undefined;
+}
+
+/** The filter's drag, times what was fitted to a cup of this brewer and grinder. */
+export function factorsOf(
+  { fits }: Pick<Bench, "fits">,
+  {
+    brewerId,
+    grinderId,
+    drag,
+  }: { readonly brewerId: string; readonly grinderId: string | undefined; readonly drag: number },
+): Required<Factors> {
+  const fit = fits.find((each) => each.brewerId === brewerId && each.grinderId === grinderId);
+  return { permeability: (fit?.permeability ?? 1) / drag, extraction: fit?.extraction ?? 1 };
 }
 
 /** The sheet's batch on a brewer: the chosen one, or another of the bench. */
 function planOn(
   brewer: BenchBrewer & { readonly basket: Basket },
-  { recipe, coffee }: Chosen,
+  { recipe, coffee, grinder }: Chosen,
   { serve }: ScaleState,
   bench: Bench,
   { doseG, brewWaterG, bypassG, iceG }: SheetFigures,
 ): Plan {
   const programme: Programme =
     brewer.kind === "hand"
-      ? { by: "hand", rhythm: rhythmOf(recipe) }
+      ? { by: "hand", rhythm: recipe.brewer.kind === "hand" ? recipe : usualRhythm() }
       : { by: "spray", modes: brewer.sprays.length > 0 ? brewer.sprays : [usualSpray(brewWaterG)] };
   const { brewTimeS, window } = bench.settings;
   const timeS: Limits["timeS"] =
@@ -132,7 +147,7 @@ function planOn(
     waterTempC: brewTempOf({ recipe, brewer }, bench).tempC,
     retentionGPerG: brewer.retentionGPerG,
     densityGPerMl: coffee.densityGPerMl,
-    factors: { permeability: 1 / brewer.filter.drag },
+    factors: factorsOf(bench, { brewerId: brewer.id, grinderId: grinder.id, drag: brewer.filter.drag }),
     limits: {
       paperMm: brewer.basket.heightMm,
       timeS,
@@ -152,16 +167,20 @@ function takes({ doseMaxG, lattice }: BenchBrewer, { doseG, brewWaterG }: SheetF
 }
 
 /*
- * Standard deviations: of what was measured here, and of what is only usual for its kind. Of the model's own two
- * factors no house knows more until its batches are fitted.
+ * Standard deviations: of what was measured here, and of what is only usual for its kind. The model's own two
+ * factors are less uncertain where a cup of this brewer and grinder was fitted.
  */
 const GRIND_SHARE = { sieve: 0.03, word: 0.12, matched: 0.06 };
 const RETENTION_G_PER_G = { measured: 0.05, typical: 0.2 };
 const DENSITY_G_PER_ML = { measured: 0.008, typical: 0.025 };
 const WATER_TEMP_C = { measured: 0.7, recipe: 2 };
-const MODEL = { permeabilityShare: 0.2, extractionShare: 0.06 };
+const MODEL = {
+  fitted: { permeabilityShare: 0.1, extractionShare: 0.035 },
+  unknown: { permeabilityShare: 0.2, extractionShare: 0.06 },
+};
 
-function spreadOf({ brewer, grinder, coffee }: Chosen): Spread {
+function spreadOf({ brewer, grinder, coffee }: Chosen, { fits }: Bench): Spread {
+  const fitted = fits.some(({ brewerId, grinderId }) => brewerId === brewer.id && grinderId === grinder.id);
   const grind =
     grinder.curve.length === 0
       ? "matched"
@@ -173,6 +192,6 @@ function spreadOf({ brewer, grinder, coffee }: Chosen): Spread {
     retentionGPerG: RETENTION_G_PER_G[brewer.typical.includes("retention") ? "typical" : "measured"],
     densityGPerMl: DENSITY_G_PER_ML[coffee.typical.includes("density") ? "typical" : "measured"],
     waterTempC: WATER_TEMP_C[brewer.sprayTempC === null ? "recipe" : "measured"],
-    ...MODEL,
+    ...MODEL[fitted ? "fitted" : "unknown"],
   };
 }

@@ -9,6 +9,7 @@ import {
   onDial,
   ruleOn,
   settingAt,
+  TEXTURE_UM,
   translate,
   umAt,
 } from "#core/grind";
@@ -16,10 +17,13 @@ import type { Serve } from "#core/sheet";
 import type { Chosen } from "./state.ts";
 
 export interface GrindAnswer {
-  /** The source's own setting, on its own grinder. */
-  readonly source: { readonly grinder: string; readonly setting: number };
+  /** The source's own setting, on its own grinder; undefined where only its texture was written down. */
+  readonly source: { readonly grinder: string; readonly setting: number } | undefined;
   /** The same on this grinder's dial; undefined when the two were never matched. */
-  readonly translated?: DialSetting & { readonly by: "pairs" | "curves"; readonly extrapolated: boolean };
+  readonly translated?: DialSetting & {
+    readonly by: "pairs" | "curves" | "texture";
+    readonly extrapolated: boolean;
+  };
   /** The house rule from there, with the beds that it counts from. */
   readonly rule?: DialSetting & {
     readonly sourceMm: number;
@@ -32,7 +36,10 @@ export interface GrindAnswer {
 /** What the dial can say before there is a forecast: the source translated, and the house rule. */
 export function grindAnswer(chosen: Chosen, doseG: number, serve: Serve, houseRules: HouseRule): GrindAnswer {
   const { recipe, grinder, brewer, coffee } = chosen;
-  const source = { grinder: recipe.grinder.name, setting: recipe.dialSetting };
+  const source =
+    recipe.grinder && recipe.dialSetting !== null
+      ? { grinder: recipe.grinder.name, setting: recipe.dialSetting }
+      : undefined;
   const there = onOther(chosen);
   if (!there) return { source };
   const translated = { ...onDial(there.setting, grinder), by: there.by, extrapolated: there.extrapolated };
@@ -65,11 +72,17 @@ function depthIn(
 
 /** The source's setting on this grinder: its own, by matched pairs, or by what both dials grind. */
 function onOther({ recipe, grinder }: Chosen) {
-  const setting = recipe.dialSetting;
+  const { dialSetting: setting, texture } = recipe;
+  const to = resultOr(fitCurve(grinder.curve));
+  if (!recipe.grinder || setting === null) {
+    return texture && to
+      ? { setting: settingAt(to, TEXTURE_UM[texture]), extrapolated: false, by: "texture" as const }
+      : undefined;
+  }
   if (recipe.grinder.id === grinder.id) return { setting, extrapolated: false, by: "pairs" as const };
   const matched = resultOr(translate(setting, recipe.pairs[grinder.id] ?? []));
   if (matched) return { ...matched, by: "pairs" as const };
-  const [from, to] = [resultOr(fitCurve(recipe.grinder.curve)), resultOr(fitCurve(grinder.curve))];
+  const from = resultOr(fitCurve(recipe.grinder.curve));
   return from && to
     ? { setting: settingAt(to, umAt(from, setting)), extrapolated: false, by: "curves" as const }
     : undefined;

@@ -1,0 +1,115 @@
+import {
+  type BrewCurves,
+  type BrewFailure,
+  type BrewInput,
+  forecastBrew,
+  forecastCurves,
+  type Spread,
+} from "#core/brew";
+import { umAt } from "#core/grind";
+import { seeded } from "#core/random";
+import { stretchFor } from "#core/recipe";
+import { ok, type Result } from "#core/result";
+import {
+  type Answer,
+  type GroundDial,
+  type Ladder,
+  type LadderInput,
+  ladderOf,
+  outlookAt,
+} from "./ladder.ts";
+import { type Mend, type MendInput, mendsOf } from "./mends.ts";
+import { asOutlook, brewInputOf, type Outlook, type Plan } from "./plan.ts";
+import { type Sureness, surenessOf } from "./sureness.ts";
+import { type Sweep, type SweepPoint, sweepDial, sweepRatio } from "./sweep.ts";
+
+/** What a forecast is asked for a sheet: all that it needs, as plain figures. */
+export interface Asking {
+  readonly source: BrewInput;
+  readonly plan: Plan;
+  /** Source and plan are poured by one hand, whose times stretch as the bed draws down. */
+  readonly byHand: boolean;
+  readonly dial: GroundDial;
+  readonly settings: LadderInput["settings"];
+  /** An answer of the ladder, or a setting by hand. */
+  readonly pick: Answer | number;
+  readonly spread: Spread;
+  readonly mending: Pick<MendInput, "halves" | "bypassMostPct" | "others">;
+}
+
+/** What is there at once. */
+export interface First {
+  readonly ladder: Ladder;
+  readonly picked: Picked;
+  /** How much slower a hand pours than its recipe; undefined where no hand pours, or no forecast says so. */
+  readonly stretch: number | undefined;
+}
+
+/** The plan at the setting that is picked. */
+export interface Picked {
+  readonly setting: number;
+  readonly outlook: Result<Outlook & { readonly curves: BrewCurves }, BrewFailure>;
+}
+
+/** What takes a little longer. */
+export interface Study {
+  readonly alongDial: readonly SweepPoint[];
+  readonly alongRatio: readonly SweepPoint[];
+  readonly sureness: Sureness | undefined;
+  /** Worked out where the forecast warns of something. */
+  readonly mends: readonly Mend[];
+}
+
+/** The same question has the same range. */
+const SEED = 1;
+
+/** The plan with a hand's times stretched, at the grind of the source. */
+export function stretchedPlan({ byHand, source, plan }: Asking): Plan {
+  const { programme } = plan;
+  if (!byHand || programme.by !== "hand") return plan;
+  const { pours: _source, ...from } = source;
+  const { pours: _plan, ...to } = brewInputOf(plan, source.grindUm);
+  const stretch = stretchFor(programme.rhythm, from, to, plan);
+  return { ...plan, programme: { ...programme, stretch } };
+}
+
+/** The ladder, and the plan at what is picked on it. */
+export function firstOf(asking: Asking): Result<First, BrewFailure> {
+  const asked = { ...asking, plan: stretchedPlan(asking) };
+  const ladder = ladderOf(asked);
+  if (!ladder.ok) return ladder;
+  const { programme } = asked.plan;
+  return ok({
+    ladder: ladder.value,
+    picked: pickedOf(asked, ladder.value),
+    stretch: programme.by === "hand" ? programme.stretch : undefined,
+  });
+}
+
+/** The setting that is picked; where its answer has no rung, the next best one's. */
+function pickedOf({ pick, plan, dial }: Asking, { rungs }: Ladder): Picked {
+  const by = (answer: Answer) => rungs.find((rung) => rung.by === answer)?.at.setting;
+  const setting =
+    typeof pick === "number"
+      ? pick
+      : (by(pick) ?? by("extraction") ?? by("rule") ?? by("source") ?? dial.min);
+  const brew = forecastCurves(brewInputOf(plan, umAt(dial.curve, setting)));
+  if (!brew.ok) return { setting, outlook: brew };
+  const { curves, ...figures } = brew.value;
+  return { setting, outlook: ok({ ...asOutlook(plan, figures), curves }) };
+}
+
+/** Along the dial and the ratio, how surely, and what would mend it. */
+export function* studySweep(asking: Asking, setting: number): Sweep<Study> {
+  const { dial, source, spread, mending } = asking;
+  const plan = stretchedPlan(asking);
+  const alongDial = yield* sweepDial(plan, dial);
+  const alongRatio = yield* sweepRatio(plan, dial, setting);
+  const sureness = yield* surenessOf(plan, umAt(dial.curve, setting), spread, seeded(SEED));
+  const brewed = forecastBrew(source);
+  const here = outlookAt(plan, dial, setting);
+  const warned = !here.ok || here.value.checks.length > 0;
+  const mends =
+    brewed.ok && warned ? yield* mendsOf({ ...mending, plan, dial, setting, source: brewed.value }) : [];
+  return { alongDial, alongRatio, sureness, mends };
+}

@@ -1,0 +1,135 @@
+import type { RhythmPour } from "#core/brew";
+import type { Texture } from "#core/grind";
+import type { Serve } from "#core/sheet";
+
+/** Where a pour goes. */
+export const WHERES = ["centre", "spiral", "edge", "all over"] as const;
+export type Where = (typeof WHERES)[number];
+
+/** What is done to the slurry when a pour has ended. */
+export const AGITATIONS = ["none", "stir", "swirl"] as const;
+export type Agitation = (typeof AGITATIONS)[number];
+
+/** What a recipe is good for: hot service, flash brewed onto ice, or steeped ahead. */
+export const SERVICES = ["hot", "flash", "steep"] as const;
+export type Service = (typeof SERVICES)[number];
+
+/** Whether its maker counts the ratio of the water poured, or of what is in the cup. */
+export const RATIO_BASES = ["poured", "cup"] as const;
+export type RatioBasis = (typeof RATIO_BASES)[number];
+
+export interface RecipePour extends RhythmPour {
+  readonly where: Where;
+  readonly agitation: Agitation;
+}
+
+/** What a hand does beside the water: stir the first drops of a batch, lay the lid on, turn the plate off. */
+export const HAND_ACTS = ["stir", "swirl", "lid on", "plate off", "transfer", "other"] as const;
+export type HandAct = (typeof HAND_ACTS)[number];
+export const MOMENTS = ["before", "first drops", "at", "after"] as const;
+export type Moment = (typeof MOMENTS)[number];
+
+export interface HandStep {
+  readonly when: Moment;
+  /** For "at" alone, from the first water. */
+  readonly atS: number | null;
+  readonly act: HandAct;
+  readonly note: string;
+  /** What a transfer leaves behind, g; null for any other act. */
+  readonly staysG: number | null;
+}
+
+/** How an immersion press is used. */
+export interface Pressing {
+  readonly steepS: number;
+  /** Stirred after the water, which gives more. */
+  readonly stirred: boolean;
+  readonly pressS: number;
+  /** Brewed upside down and turned over onto its filter, then pressed. */
+  readonly turnedOver: boolean;
+}
+
+/** A concentrate shared into cups, each filled up to its weight. */
+export interface Portions {
+  readonly cups: number;
+  /** What each cup weighs filled, g, ice left out. */
+  readonly fillG: number;
+}
+
+/** A cup that somebody made and wrote down, but for what it was made with. */
+export interface Recipe {
+  readonly serve: Serve;
+  /** g, above 0 */
+  readonly doseG: number;
+  /** From the least to the most, where its maker gives a range. */
+  readonly doseRangeG: readonly [number, number] | null;
+  readonly ratioBasis: RatioBasis;
+  readonly waterTempC: number;
+  /** On its grinder's dial; null where only the texture was written down. */
+  readonly dialSetting: number | null;
+  readonly texture: Texture | null;
+  /** Of what is ground, so much is sifted off, %. */
+  readonly siftLossPct: number;
+  readonly rinsed: boolean;
+  /** How the filter lies or is folded. */
+  readonly filterNote: string;
+  /** The first pour wets the bed and waits. */
+  readonly blooms: boolean;
+  /** At least one; a batch brewer and a press have one that is all their water. */
+  readonly pours: readonly RecipePour[];
+  readonly steps: readonly HandStep[];
+  readonly press: Pressing | null;
+  /** In the server, g. */
+  readonly iceG: number;
+  /** Water added to what was brewed, g. */
+  readonly dilutionG: number;
+  readonly portions: Portions | null;
+  /** From the first water to the last drip, s; null where nobody timed it. */
+  readonly doneS: number | null;
+  /** All that ended in the server, melted and diluted, g. */
+  readonly weighedG: number | null;
+  readonly strengthPct: number | null;
+  readonly taste: string;
+  readonly origin: string;
+  readonly services: readonly Service[];
+}
+
+/** Water poured on the coffee, ice and what is added after, g. */
+export function allWaterG({ pours, iceG, dilutionG }: Pick<Recipe, "pours" | "iceG" | "dilutionG">): number {
+  return (pours.at(-1)?.toG ?? 0) + iceG + dilutionG;
+}
+
+/** Bloom water per dose, g/g; undefined without a bloom. */
+export function bloomMultiple({
+  blooms,
+  pours,
+  doseG,
+}: Pick<Recipe, "blooms" | "pours" | "doseG">): number | undefined {
+  return blooms && pours[0] ? pours[0].toG / doseG : undefined;
+}
+
+/** What to grind so that the dose is left after sifting, g. */
+export function toGrindG({ doseG, siftLossPct }: Pick<Recipe, "doseG" | "siftLossPct">): number {
+  return doseG / (1 - siftLossPct / 100);
+}
+
+/** What bed and filter kept by what was weighed, g/g; null where it was not. */
+export function weighedRetention(recipe: Recipe): number | null {
+  return recipe.weighedG === null ? null : (allWaterG(recipe) - recipe.weighedG) / recipe.doseG;
+}
+
+/**
+ * The ratio as its maker counts it: water poured, ice counted, ÷ dose; or what is in the cup ÷ dose.
+ *
+ * In the cup: all water less what the bed keeps. Source: the balance of the sheet, Y = W + I − R·D.
+ */
+export function ratioOf(recipe: Recipe, retentionGPerG: number): number {
+  const poured = allWaterG(recipe) / recipe.doseG;
+  return recipe.ratioBasis === "poured" ? poured : poured - retentionGPerG;
+}
+
+/** The water poured for a ratio so counted, g, ice and dilution left out; may be 0 or less where they are all of it. */
+export function waterForRatio(recipe: Recipe, ratio: number, retentionGPerG: number): number {
+  const poured = recipe.ratioBasis === "poured" ? ratio : ratio + retentionGPerG;
+  return poured * recipe.doseG - recipe.iceG - recipe.dilutionG;
+}

@@ -1,0 +1,30 @@
+"use server";
+
+import { approval, archivedRecipe, droppedDraft, fittedVersion, keptRecipe } from "#contract/recipe.ts";
+import { action } from "#server/action.ts";
+import { approve as approveVersion } from "#server/approval.ts";
+import { archive, dropDraft, fitToCup, forgetFit, putRecipe } from "#server/recipes.ts";
+
+export const keepRecipe = action("writeRecipes")
+  .inputSchema(keptRecipe)
+  .action(async ({ parsedInput, ctx }) => putRecipe(parsedInput, ctx.by));
+
+export const throwDraftAway = action("writeRecipes")
+  .inputSchema(droppedDraft)
+  .action(async ({ parsedInput }) => dropDraft(parsedInput));
+
+export const archiveRecipe = action("approve")
+  .inputSchema(archivedRecipe)
+  .action(async ({ parsedInput, ctx }) => archive(parsedInput, ctx.by));
+
+export const approve = action("approve")
+  .inputSchema(approval)
+  .action(async ({ parsedInput, ctx }) => approveVersion(parsedInput, ctx.by));
+
+export const fitFactors = action("measure")
+  .inputSchema(fittedVersion)
+  .action(async ({ parsedInput, ctx }) => fitToCup(parsedInput.versionId, ctx.by));
+
+export const forgetFactors = action("measure")
+  .inputSchema(fittedVersion)
+  .action(async ({ parsedInput, ctx }) => forgetFit(parsedInput.versionId, ctx.by));

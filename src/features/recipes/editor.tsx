@@ -1,0 +1,233 @@
+"use client";
+
+import { Redo2, Undo2 } from "lucide-react";
+import { useRouter } from "next/navigation";
+import { useDeferredValue, useReducer, useRef, useState } from "react";
+import { toast } from "sonner";
+import { v7 as uuidv7 } from "uuid";
+import type { RecipeVersion } from "#contract/recipe.ts";
+import { faultsOf, type PourAct } from "#core/recipe";
+import { step } from "#parts/undoable.ts";
+import { brewedWith, namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
+import { Button } from "#ui/button.tsx";
+import { useCounter } from "#ui/counter.tsx";
+import { Panel } from "#ui/panel.tsx";
+import { pressCautions, recipeSentence } from "#words/index.ts";
+import { keepRecipe, throwDraftAway } from "./actions.ts";
+import { act, brewedOn, type Draft } from "./draft.ts";
+import { Beside, useRecipeForecast } from "./forecastPanel.tsx";
+import { HandSteps } from "./handSteps.tsx";
+import { Made } from "./made.tsx";
+import { Meanwhile } from "./meanwhile.tsx";
+import { Outcome } from "./outcome.tsx";
+import { PourTable } from "./pourTable.tsx";
+import { PressFields } from "./pressFields.tsx";
+import { Timeline } from "./timeline.tsx";
+import { UnreadContext, WordsField } from "./typedField.tsx";
+
+export interface EditorProps {
+  readonly kit: RecipeKit;
+  readonly start: Draft;
+  /** The recipe's id, and the draft's with how often it was saved; 0 for a new one. */
+  readonly recipeId: string;
+  readonly versionId: string;
+  readonly revision: number;
+}
+
+/** A recipe while it is written: what it is made with, its water in its time, and what came out. */
+export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
+  const router = useRouter();
+  const { send } = useCounter();
+  const [history, dispatch] = useReducer(step<Draft>, { past: [], now: start, future: [] });
+  const [preview, setPreview] = useState<PourAct>();
+  const [row, setRow] = useState({ versionId: began.versionId, revision: began.revision });
+  const [asked, setAsked] = useState(false);
+  const [trouble, setTrouble] = useState<{ readonly field?: string; readonly message: string }>();
+  const [theirs, setTheirs] = useState<RecipeVersion & { readonly name: string }>();
+  const [busy, setBusy] = useState(false);
+  const unread = useRef(new Set<string>());
+
+  const draft = preview ? act(history.now, preview) : history.now;
+  const { recipe } = draft;
+  const set = (to: (draft: Draft) => Draft) => {
+    setTrouble(undefined);
+    dispatch({ type: "change", to });
+  };
+  const change = (to: Partial<Draft["recipe"]>) =>
+    set((now) => ({ ...now, recipe: { ...now.recipe, ...to } }));
+  const pour = (done: PourAct) => set((now) => act(now, done));
+
+  // The water is drawn at once; what the bed makes of it follows when there is time.
+  const settled = useDeferredValue(draft);
+  const { forecast, missing } = useRecipeForecast(kit, settled, settled.recipe);
+  const { brewer } = namedOf(kit, draft);
+  const made = brewedWith(kit, draft);
+  const faults = made ? faultsOf(recipe, made) : [];
+  const at = (field: string) => {
+    if (trouble?.field === field) return trouble.message;
+    const fault = faults.find((each) => each.field === field);
+    // What is wrong with the water is seen at once; the rest when somebody wants to keep it.
+    return fault && (asked || field.startsWith("pours")) ? recipeSentence(fault) : undefined;
+  };
+
+  const keep = async (as: "draft" | "trial", over = row) => {
+    setAsked(true);
+    if (unread.current.size > 0 || faults.length > 0) {
+      setTrouble({ message: "Something above is not right yet: it is marked where it stands." });
+      return;
+    }
+    setBusy(true);
+    const { name, brewerId, grinderId, coffeeId } = draft;
+    const message = { recipeId, ...over, name, brewerId, grinderId, coffeeId, recipe, as };
+    const sent = await send(keepRecipe(message as Parameters<typeof keepRecipe>[0]));
+    setBusy(false);
+    if (!sent.ok) {
+      setTrouble(sent.trouble);
+      return;
+    }
+    if (sent.data.theirs) {
+      setTheirs(sent.data.theirs);
+      return;
+    }
+    setTheirs(undefined);
+    setRow({ ...over, revision: sent.data.revision ?? over.revision });
+    toast.success(as === "draft" ? "Kept as a draft." : "Kept, on trial.");
+    // The page is left with what it was made for done; a draft stays open to be written on.
+    if (as === "trial" || began.revision === 0)
+      router.push(as === "trial" ? `/recipes/${recipeId}` : `/recipes/${recipeId}/edit`);
+  };
+  const throwAway = async () => {
+    if (row.revision > 0) {
+      const sent = await send(throwDraftAway(row));
+      if (!sent.ok) return;
+    }
+    router.push("/recipes");
+  };
+  const general = trouble && trouble.field === undefined ? trouble.message : undefined;
+  return (
+    <UnreadContext value={unread}>
+      <div className="mx-auto flex max-w-[1240px] flex-col gap-3">
+        <header className="flex flex-wrap items-end gap-2">
+          <h1 className="sr-only">{start.name === "" ? "A new recipe" : `Write on ${start.name}`}</h1>
+          <div className="min-w-64 flex-1">
+            <WordsField
+              label="name"
+              help="as you call this cup"
+              value={draft.name}
+              trouble={at("name")}
+              onValue={(name) => set((now) => ({ ...now, name }))}
+            />
+          </div>
+          <div className="flex flex-wrap gap-2 pb-5">
+            <Button
+              look="icon"
+              aria-label="undo"
+              disabled={history.past.length === 0}
+              onClick={() => dispatch({ type: "undo" })}
+            >
+              <Undo2 size={18} aria-hidden />
+            </Button>
+            <Button
+              look="icon"
+              aria-label="redo"
+              disabled={history.future.length === 0}
+              onClick={() => dispatch({ type: "redo" })}
+            >
+              <Redo2 size={18} aria-hidden />
+            </Button>
+            <Button look="quiet" disabled={busy} onClick={throwAway}>
+              {row.revision > 0 ? "Throw the draft away" : "Leave it"}
+            </Button>
+            <Button disabled={busy} onClick={() => keep("draft")}>
+              Keep as a draft
+            </Button>
+            <Button look="main" disabled={busy} onClick={() => keep("trial")}>
+              Keep it, on trial
+            </Button>
+          </div>
+        </header>
+        {general && (
+          <p role="alert" className="text-stop">
+            {general}
+          </p>
+        )}
+        {theirs && (
+          <Meanwhile
+            kit={kit}
+            mine={draft}
+            theirs={theirs}
+            onMine={() =>
+              keep(
+                "draft",
+                theirs.state === "draft"
+                  ? { versionId: theirs.versionId, revision: theirs.revision }
+                  : { versionId: uuidv7(), revision: 0 },
+              )
+            }
+            onTheirs={() => {
+              set(() => ({ ...theirs, grinderId: theirs.grinderId }));
+              setRow({ versionId: theirs.versionId, revision: theirs.revision });
+              setTheirs(undefined);
+            }}
+          />
+        )}
+        <Made
+          kit={kit}
+          draft={draft}
+          at={at}
+          onChange={change}
+          onNaming={(to) => set((now) => ({ ...now, ...to }))}
+          onBrewer={(id) => {
+            const next = kit.brewers.find((each) => each.id === id);
+            if (next) set((now) => brewedOn(now, next));
+          }}
+          onPour={pour}
+        />
+        <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-12">
+          <Panel title="Its water in its time" className="min-w-0 lg:col-span-8">
+            {brewer?.kind === "hand" ? (
+              <>
+                <Timeline recipe={recipe} forecast={forecast} onAct={pour} onPreview={setPreview} />
+                <PourTable recipe={recipe} onAct={pour} at={at} />
+                <label className="mt-2 flex min-h-10 items-center gap-2">
+                  <input
+                    type="checkbox"
+                    checked={recipe.blooms}
+                    disabled={recipe.pours.length < 2}
+                    onChange={(event) => change({ blooms: event.target.checked })}
+                  />
+                  the first pour is a bloom
+                </label>
+              </>
+            ) : brewer?.kind === "press" ? (
+              <PressFields recipe={recipe} at={at} onChange={change} />
+            ) : (
+              <p className="text-quiet">
+                {brewer?.name ?? "The brewer"} sprays the water by its own programme; the bench knows it.
+              </p>
+            )}
+            <h3 className="mt-3 mb-1 font-semibold">By hand beside it</h3>
+            <HandSteps steps={recipe.steps} onSteps={(steps) => change({ steps })} at={at} />
+          </Panel>
+          <div className="flex min-w-0 flex-col gap-3 lg:col-span-4">
+            <Panel title="Forecast, beside the cup">
+              <Beside recipe={settled.recipe} forecast={forecast} missing={missing} />
+            </Panel>
+            {brewer?.kind === "press" && (
+              <Panel title="Mind">
+                <ul className="list-disc space-y-1 pl-5 text-sm">
+                  {pressCautions(recipe.press?.turnedOver ?? false, recipe.serve === "iced").map(
+                    (caution) => (
+                      <li key={caution}>{caution}</li>
+                    ),
+                  )}
+                </ul>
+              </Panel>
+            )}
+            <Outcome recipe={recipe} at={at} onChange={change} />
+          </div>
+        </div>
+      </div>
+    </UnreadContext>
+  );
+}

@@ -1,0 +1,347 @@
+"use client";
+
+import { waterOf } from "#core/brew";
+import { TEXTURES, type Texture } from "#core/grind";
+import {
+  bloomMultiple,
+  type PourAct,
+  RATIO_BASES,
+  type Recipe,
+  ratioOf,
+  SERVICES,
+  toGrindG,
+  waterForRatio,
+  weighedRetention,
+} from "#core/recipe";
+import { printNumber } from "#core/units";
+import { type Naming, namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
+import { Panel } from "#ui/panel.tsx";
+import { FIELD_GRID } from "#ui/saveForm.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { BASIS_WORDS, SERVICE_WORDS } from "#words/index.ts";
+import type { Draft } from "./draft.ts";
+import { Spoons } from "./spoons.tsx";
+import { Pick, TypedField, WordsField } from "./typedField.tsx";
+
+interface MadeProps {
+  readonly kit: RecipeKit;
+  readonly draft: Draft;
+  readonly at: (field: string) => string | undefined;
+  readonly onChange: (to: Partial<Recipe>) => void;
+  readonly onNaming: (to: Partial<Naming>) => void;
+  readonly onBrewer: (id: string) => void;
+  readonly onPour: (act: PourAct) => void;
+}
+
+const MOST_G = 200_000;
+const NO_GRINDER = "";
+
+/** What a cup is made with, and how much of it. */
+export function Made({ kit, draft, at, onChange, onNaming, onBrewer, onPour }: MadeProps) {
+  const units = useUnits();
+  const { recipe } = draft;
+  const { brewer, grinder, coffee } = namedOf(kit, draft);
+  const kept = weighedRetention(recipe) ?? brewer?.retentionGPerG ?? 0;
+  const multiple = bloomMultiple(recipe);
+  const hand = brewer?.kind === "hand";
+  const serve = (iced: boolean) =>
+    onChange({
+      serve: iced ? "iced" : "hot",
+      iceG: iced ? recipe.iceG || Math.round(0.6 * waterOf(recipe)) : 0,
+    });
+  return (
+    <Panel title="Made with">
+      <div className={FIELD_GRID}>
+        <Pick
+          label="brewed on"
+          value={draft.brewerId}
+          options={kit.brewers.map(({ id, name }) => ({ value: id, text: name }))}
+          onPick={onBrewer}
+        />
+        <Pick
+          label="coffee"
+          value={draft.coffeeId}
+          options={kit.coffees.map(({ id, name }) => ({ value: id, text: name }))}
+          onPick={(coffeeId) => onNaming({ coffeeId })}
+        />
+        <Pick
+          label="served"
+          value={recipe.serve}
+          options={[
+            { value: "hot", text: "hot" },
+            { value: "iced", text: "iced" },
+          ]}
+          onPick={(next) => serve(next === "iced")}
+        />
+        <div>
+          <TypedField
+            label="dose"
+            field="doseG"
+            kind="mass"
+            value={recipe.doseG}
+            bounds={[0.5, 20_000]}
+            help={
+              recipe.siftLossPct > 0
+                ? `grind ${units.printMass(toGrindG(recipe))}`
+                : "the water follows at its ratio"
+            }
+            trouble={at("doseG")}
+            onValue={(doseG) => doseG && onPour({ type: "dose", doseG })}
+          />
+          {coffee && (
+            <Spoons
+              densityGPerMl={coffee.densityGPerMl}
+              onTake={(doseG) => onPour({ type: "dose", doseG })}
+            />
+          )}
+        </div>
+        <Range recipe={recipe} at={at} onChange={onChange} />
+        <TypedField
+          label={`ratio, ${BASIS_WORDS[recipe.ratioBasis]}${recipe.iceG > 0 ? ", ice counted" : ""}`}
+          field="ratio"
+          kind="ratio"
+          value={ratioOf(recipe, kept)}
+          bounds={[1, 100]}
+          help={
+            recipe.ratioBasis === "poured"
+              ? `in the cup ${units.printRatio(Math.max(0.1, ratioOf({ ...recipe, ratioBasis: "cup" }, kept)))}`
+              : `poured ${units.printRatio(ratioOf({ ...recipe, ratioBasis: "poured" }, kept))}`
+          }
+          onValue={(ratio) => {
+            const waterG = waterForRatio(recipe, ratio ?? 0, kept);
+            if (waterG > 0) onPour({ type: "water", waterG });
+          }}
+        />
+        <Pick
+          label="the ratio counts"
+          value={recipe.ratioBasis}
+          options={RATIO_BASES.map((value) => ({ value, text: BASIS_WORDS[value] }))}
+          help={`a gram keeps ${printNumber(kept, 2)} g`}
+          onPick={(ratioBasis) => onChange({ ratioBasis })}
+        />
+        <TypedField
+          label="hot water poured"
+          field="hotWaterG"
+          kind="liquid"
+          value={waterOf(recipe)}
+          bounds={[1, MOST_G]}
+          help="water in, not coffee out"
+          trouble={at("hotWaterG")}
+          onValue={(waterG) => waterG && onPour({ type: "water", waterG })}
+        />
+        {recipe.serve === "iced" && (
+          <TypedField
+            label="ice in the server"
+            field="iceG"
+            kind="mass"
+            value={recipe.iceG}
+            bounds={[0, MOST_G]}
+            onValue={(iceG) => onChange({ iceG: iceG ?? 0 })}
+          />
+        )}
+        {hand && recipe.blooms && multiple !== undefined && (
+          <TypedField
+            label="bloom, times the dose"
+            field="pours.0.multiple"
+            kind="times"
+            value={multiple}
+            bounds={[0, 20]}
+            help={units.printLiquid(recipe.pours[0]!.toG)}
+            onValue={(next) => next !== null && onPour({ type: "bloom", multiple: next })}
+          />
+        )}
+        <TypedField
+          label="water at"
+          field="waterTempC"
+          kind="temp"
+          value={recipe.waterTempC}
+          bounds={[0, 100]}
+          help={
+            brewer && recipe.waterTempC > brewer.boilsC
+              ? `there it boils at ${units.printTemp(brewer.boilsC)}`
+              : undefined
+          }
+          onValue={(waterTempC) => waterTempC !== null && onChange({ waterTempC })}
+        />
+        <Pick
+          label="ground on"
+          value={draft.grinderId ?? NO_GRINDER}
+          options={[
+            { value: NO_GRINDER, text: "only its texture is known" },
+            ...kit.grinders.map(({ id, name }) => ({ value: id, text: name })),
+          ]}
+          onPick={(id) => {
+            const next = kit.grinders.find((each) => each.id === id);
+            onNaming({ grinderId: next?.id ?? null });
+            onChange(
+              next
+                ? { texture: null, dialSetting: recipe.dialSetting ?? (next.min + next.max) / 2 }
+                : { dialSetting: null, texture: recipe.texture ?? "fine sea salt" },
+            );
+          }}
+        />
+        {grinder ? (
+          <TypedField
+            label={`dial, ${printNumber(grinder.min, 2)} to ${printNumber(grinder.max, 2)}`}
+            field="dialSetting"
+            kind="dial"
+            value={recipe.dialSetting}
+            trouble={at("dialSetting")}
+            bounds={[grinder.min, grinder.max]}
+            onValue={(dialSetting) => onChange({ dialSetting })}
+          />
+        ) : (
+          <Pick
+            label="as coarse as"
+            value={recipe.texture ?? "fine sea salt"}
+            options={TEXTURES.map((value) => ({ value, text: value }))}
+            trouble={at("dialSetting")}
+            onPick={(texture: Texture) => onChange({ texture })}
+          />
+        )}
+        <TypedField
+          label="sifted off"
+          field="siftLossPct"
+          kind="pct"
+          value={recipe.siftLossPct}
+          bounds={[0, 60]}
+          help="of what is ground; 0 for none"
+          onValue={(siftLossPct) => onChange({ siftLossPct: siftLossPct ?? 0 })}
+        />
+        <TypedField
+          label="water added after"
+          field="dilutionG"
+          kind="liquid"
+          value={recipe.dilutionG}
+          bounds={[0, MOST_G]}
+          help="to what was brewed; 0 for none"
+          onValue={(dilutionG) => onChange({ dilutionG: dilutionG ?? 0 })}
+        />
+        <Shared recipe={recipe} at={at} onChange={onChange} />
+        <label className="flex min-h-16 items-center gap-2">
+          <input
+            type="checkbox"
+            checked={recipe.rinsed}
+            onChange={(event) => onChange({ rinsed: event.target.checked })}
+          />
+          the filter is rinsed
+        </label>
+        <WordsField
+          label="how the filter lies"
+          value={recipe.filterNote}
+          help="folds, facing"
+          onValue={(filterNote) => onChange({ filterNote })}
+        />
+        <fieldset className="min-w-0">
+          <legend className="text-quiet text-sm">good for</legend>
+          {SERVICES.map((service) => (
+            <label key={service} className="mr-3 inline-flex min-h-8 items-center gap-1.5">
+              <input
+                type="checkbox"
+                checked={recipe.services.includes(service)}
+                onChange={(event) =>
+                  onChange({
+                    services: SERVICES.filter((each) =>
+                      each === service ? event.target.checked : recipe.services.includes(each),
+                    ),
+                  })
+                }
+              />
+              {SERVICE_WORDS[service]}
+            </label>
+          ))}
+        </fieldset>
+      </div>
+    </Panel>
+  );
+}
+
+interface PartProps {
+  readonly recipe: Recipe;
+  readonly at: MadeProps["at"];
+  readonly onChange: MadeProps["onChange"];
+}
+
+/** The range that its maker gives, where there is one. */
+function Range({ recipe, at, onChange }: PartProps) {
+  const { doseG, doseRangeG } = recipe;
+  return (
+    <fieldset className="min-w-0">
+      <label className="flex min-h-6 items-center gap-1.5 text-quiet text-sm">
+        <input
+          type="checkbox"
+          checked={doseRangeG !== null}
+          onChange={(event) =>
+            onChange({
+              doseRangeG: event.target.checked ? [Math.floor(0.9 * doseG), Math.ceil(1.1 * doseG)] : null,
+            })
+          }
+        />
+        the dose has a range
+      </label>
+      {doseRangeG && (
+        <div className="grid grid-cols-2 gap-1">
+          <TypedField
+            inTable
+            label="dose from"
+            field="doseRangeG.0"
+            kind="mass"
+            value={doseRangeG[0]}
+            bounds={[0.1, 20_000]}
+            trouble={at("doseRangeG")}
+            onValue={(least) => onChange({ doseRangeG: [least ?? doseG, doseRangeG[1]] })}
+          />
+          <TypedField
+            inTable
+            label="dose to"
+            field="doseRangeG.1"
+            kind="mass"
+            value={doseRangeG[1]}
+            bounds={[0.1, 20_000]}
+            onValue={(most) => onChange({ doseRangeG: [doseRangeG[0], most ?? doseG] })}
+          />
+        </div>
+      )}
+    </fieldset>
+  );
+}
+
+/** A concentrate is shared into cups, each filled up. */
+function Shared({ recipe, at, onChange }: PartProps) {
+  const { portions } = recipe;
+  return (
+    <fieldset className="min-w-0">
+      <label className="flex min-h-6 items-center gap-1.5 text-quiet text-sm">
+        <input
+          type="checkbox"
+          checked={portions !== null}
+          onChange={(event) => onChange({ portions: event.target.checked ? { cups: 2, fillG: 250 } : null })}
+        />
+        shared into cups
+      </label>
+      {portions && (
+        <div className="grid grid-cols-2 gap-1">
+          <TypedField
+            inTable
+            label="cups"
+            field="portions.cups"
+            kind="count"
+            value={portions.cups}
+            bounds={[1, 500]}
+            onValue={(cups) => onChange({ portions: { ...portions, cups: Math.round(cups ?? 1) } })}
+          />
+          <TypedField
+            inTable
+            label="each filled to"
+            field="portions.fillG"
+            kind="liquid"
+            value={portions.fillG}
+            bounds={[1, 5000]}
+            trouble={at("portions.fillG")}
+            onValue={(fillG) => onChange({ portions: { ...portions, fillG: fillG ?? 1 } })}
+          />
+        </div>
+      )}
+    </fieldset>
+  );
+}

@@ -1,0 +1,95 @@
+import type { Bench, BenchRecipe } from "#contract/bench.ts";
+import type { CardSheet } from "#contract/card.ts";
+import { firstOf } from "#core/outlook";
+import { fail, ok, type Result } from "#core/result";
+import {
+  PIN_NAMES,
+  type PinName,
+  type PinSet,
+  type SheetFailure,
+  type SheetResult,
+  solveSheet,
+} from "#core/sheet";
+import { askingOf } from "./asking.ts";
+import { cardOf, foretold } from "./card.ts";
+import { chosenOf, firstPins, recipeRatio, type ScaleState, sheetInputOf } from "./state.ts";
+
+export type RemakeFailure =
+  /** Something that the card was made with is not on the bench any more. */
+  | { readonly code: "gone"; readonly what: string }
+  | { readonly code: "noSheet"; readonly failure: SheetFailure };
+
+export interface Remade {
+  readonly sheet: Omit<CardSheet, "result">;
+  readonly result: SheetResult;
+}
+
+/**
+ * A card as Scale would make it today from another version of its recipe: the pins that were the old version's are
+ * the new one's, those that somebody set stay; the dial follows its answer, or stays where a hand set it.
+ */
+export function remade(
+  card: CardSheet,
+  from: BenchRecipe,
+  to: BenchRecipe,
+  bench: Bench,
+): Result<Remade, RemakeFailure> {
+  const { madeWith, input, dial } = card;
+  const here = { ...bench, recipes: [to] };
+  const gone = (
+    [
+      [bench.brewers, madeWith.brewerId, madeWith.brewer],
+      [bench.vessels, madeWith.vesselId, madeWith.vessel],
+      [bench.grinders, madeWith.grinderId, "its grinder"],
+      [bench.coffees, madeWith.coffeeId, madeWith.coffee],
+    ] as const
+  ).find(([rows, id]) => !rows.some((row) => row.id === id));
+  if (gone) return fail({ code: "gone", what: gone[2] });
+  const state: ScaleState = {
+    recipe: to.versionId,
+    coffee: madeWith.coffeeId,
+    brewer: madeWith.brewerId,
+    grinder: madeWith.grinderId,
+    vessel: madeWith.vesselId,
+    ice: madeWith.iceSourceId ?? "",
+    serve: input.serve,
+    pins: [],
+    grind: dial && dial.by === "hand" ? dial.setting : ((dial?.by as ScaleState["grind"]) ?? "rule"),
+  };
+  const pinned = { ...state, pins: followed(card, { from, to, state, bench: here }) };
+  const solved = solveSheet(sheetInputOf(pinned, here));
+  if (!solved.ok) return fail({ code: "noSheet", failure: solved.failure });
+  const asked = askingOf(pinned, here, solved.value.rounded);
+  const first = "asking" in asked ? firstOf(asked.asking) : undefined;
+  const told = first?.ok ? foretold(first.value) : undefined;
+  return ok({ sheet: cardOf(pinned, here, solved.value, told), result: solved.value });
+}
+
+interface Following {
+  readonly from: BenchRecipe;
+  readonly to: BenchRecipe;
+  readonly state: ScaleState;
+  readonly bench: Bench;
+}
+
+const SAME = 1e-6;
+
+/** The card's pins: a ratio or a strength that was the old recipe's is the new one's now. */
+function followed({ input }: CardSheet, { from, to, state, bench }: Following): readonly PinSet[] {
+  const chosen = chosenOf(state, bench);
+  const firstOf = (recipe: BenchRecipe) => [
+    ...firstPins(input.serve, { ...chosen, recipe }, bench.settings),
+    { name: "brewRatio" as const, value: recipeRatio(recipe) },
+    { name: "totalRatio" as const, value: recipeRatio(recipe) },
+  ];
+  const [old, next] = [firstOf(from), firstOf(to)];
+  return PIN_NAMES.flatMap((name) => {
+    const value = input.pins[name];
+    if (value === undefined) return [];
+    const place = old.findIndex((pin) => pin.name === name && Math.abs(pin.value - value) < SAME);
+    const follows = place >= 0 && FOLLOWING.includes(name);
+    return [{ name, value: follows ? next[place]!.value : value }];
+  });
+}
+
+const FOLLOWING: readonly PinName[] = ["brewRatio", "totalRatio", "strengthPct"];
