@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import type { Bench, BenchBrewer, BenchRecipe } from "#contract/bench.ts";
-import { umAt } from "#core/grind";
+import { TEXTURE_UM, umAt } from "#core/grind";
 import { must } from "#core/result";
 import { solveSheet } from "#core/sheet";
 import { BENCH, CHOUGH_CURVE, LOFT_CONE } from "#tests/pierHead.ts";
@@ -27,7 +27,7 @@ describe("what is forecast", () => {
     const { source, plan } = asking();
     expect(source).toMatchObject({ doseG: 22, waterTempC: 93, factors: { permeability: 1 / 1.2 } });
     expect(source.grindUm).toBeCloseTo(800, 6);
-    expect(source.pours).toMatchObject([{ atS: 0, waterG: 55 }, { atS: 40 }]);
+    expect(source.pours).toMatchObject([{ atS: 0, waterG: 55 }, { atS: 40 }, { atS: 75 }, { atS: 110 }]);
     expect(plan).toMatchObject({ doseG: 202, addedG: 0, programme: { by: "spray", modes: FULMAR.sprays } });
     expect(plan.limits).toMatchObject({ paperMm: 96, timeS: [240, 390] });
   });
@@ -38,7 +38,12 @@ describe("what is forecast", () => {
     const byHand = withBrewer({ kind: "hand", basket: LOFT_CONE.basket, doseMaxG: 400 });
     expect(asking(byHand).plan.limits.timeS).toEqual([165, 240]);
     expect(asking(byHand, "iced").plan.limits.timeS).toEqual([120, 195]);
-    expect(asking(byHand).plan.programme).toMatchObject({ by: "hand", rhythm: { doseG: 22, waterG: 352 } });
+    expect(asking(byHand).plan.programme).toEqual({
+      by: "hand",
+      rhythm: { doseG: 22, blooms: true, pours: LOFT_CONE.pours },
+    });
+    expect(asking(byHand).byHand).toBe(true);
+    expect(asking().byHand).toBe(false);
   });
 
   test("a brewer whose spray nobody weighed runs its water in four minutes", () => {
@@ -108,5 +113,34 @@ describe("what may mend it", () => {
       ],
     };
     expect(asking(two).mending.others.map(({ name }) => name)).toEqual(["Twin"]);
+  });
+});
+
+describe("a recipe that is not like the others", () => {
+  test("a texture stands for a dial that nobody noted", () => {
+    const worded = asking(withRecipe({ grinder: null, dialSetting: null, texture: "table salt", pairs: {} }));
+    expect(worded.source.grindUm).toBe(TEXTURE_UM["table salt"]);
+    expect(umAt(worded.dial.curve, worded.settings.source!)).toBeCloseTo(TEXTURE_UM["table salt"], 0);
+  });
+
+  test("one that was sprayed is poured in a hand's usual rhythm", () => {
+    const cone = { ...FULMAR, kind: "hand" as const, basket: LOFT_CONE.basket, doseMaxG: 400 };
+    const sprayed = { ...LOFT_CONE, brewer: { kind: "batch" as const, drag: 1, sprays: FULMAR.sprays } };
+    const { plan, byHand } = asking({ ...BENCH, brewers: [cone], recipes: [sprayed] });
+    expect([plan.programme.by, byHand]).toEqual(["hand", false]);
+  });
+
+  test("what was fitted to a cup counts for its brewer and grinder, and makes them surer", () => {
+    const fit = {
+      brewerId: "fulmar",
+      grinderId: "chough",
+      permeability: 1.3,
+      extraction: 1.1,
+      versionId: "loft",
+    };
+    const fitted = asking({ ...BENCH, fits: [fit] });
+    expect(fitted.plan.factors).toEqual({ permeability: 1.3, extraction: 1.1 });
+    expect(fitted.source.factors).toEqual({ permeability: 1 / 1.2, extraction: 1 });
+    expect(fitted.spread.permeabilityShare).toBeLessThan(asking().spread.permeabilityShare);
   });
 });

@@ -1,5 +1,13 @@
 import type { Bench, BenchBrewer, BenchRecipe } from "#contract/bench.ts";
-import { type Basket, type BrewInput, type Factors, type Spread, usualRhythm, usualSpray } from "#core/brew";
+import {
+  type Basket,
+  type BrewInput,
+  type Factors,
+  type Rhythm,
+  type Spread,
+  usualRhythm,
+  usualSpray,
+} from "#core/brew";
 import { type Curve, fitCurve, TEXTURE_UM, translate, umAt } from "#core/grind";
 import type { Asking, Limits, Plan, Programme } from "#core/outlook";
 import { bedOf, poursOf, type RecipeBench } from "#core/recipe";
@@ -76,6 +84,11 @@ function curveOf({ recipe, grinder }: Chosen): Curve | undefined {
   return through.ok ? through.value : undefined;
 }
 
+/** Only what a rhythm is: it is sent to another thread with every edit. */
+function rhythmOf({ brewer, doseG, blooms, pours }: BenchRecipe): Rhythm {
+  return brewer.kind === "hand" ? { doseG, blooms, pours } : usualRhythm();
+}
+
 /** The recipe as it was brewed; its basket is known. */
 function sourceOf({ recipe }: Chosen, bench: Bench, grindUm: number): BrewInput {
   const with_ = recipeBenchOf(recipe, bench, grindUm);
@@ -131,7 +144,7 @@ function planOn(
 ): Plan {
   const programme: Programme =
     brewer.kind === "hand"
-      ? { by: "hand", rhythm: recipe.brewer.kind === "hand" ? recipe : usualRhythm() }
+      ? { by: "hand", rhythm: rhythmOf(recipe) }
       : { by: "spray", modes: brewer.sprays.length > 0 ? brewer.sprays : [usualSpray(brewWaterG)] };
   const { brewTimeS, window } = bench.settings;
   const timeS: Limits["timeS"] =

@@ -91,7 +91,7 @@ export function rescaled<Poured extends RhythmPour>(
       const more = isBloom && fits ? dose : rest;
       return {
         ...pour,
-        toG: toG <= fromG ? toG * dose : fromG * dose + (toG - fromG) * rest,
+        toG: toG === sourceG ? waterG : toG <= fromG ? toG * dose : fromG * dose + (toG - fromG) * rest,
         start: "atS" in start ? { atS: timeOf(start.atS) } : start,
         pace:
           pace &&

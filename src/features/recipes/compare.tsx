@@ -4,10 +4,12 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { RecipeVersion } from "#contract/recipe.ts";
+import type { RecipeKit } from "#scaling/recipeKit.ts";
 import { Choice } from "#ui/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { ComparedTable } from "./comparedTable.tsx";
+import { Beside, useRecipeForecast } from "./forecastPanel.tsx";
 import { compared } from "./rows.ts";
 import { Timeline } from "./timeline.tsx";
 
@@ -19,12 +21,13 @@ export interface NamedVersion extends RecipeVersion {
 interface CompareProps {
   readonly left: NamedVersion;
   readonly right: NamedVersion;
+  readonly kit: RecipeKit;
   /** Every version of every recipe, to choose from. */
   readonly all: readonly { readonly versionId: string; readonly text: string }[];
 }
 
 /** Two versions side by side: what they say, and their water in its time. */
-export function Compare({ left, right, all }: CompareProps) {
+export function Compare({ left, right, kit, all }: CompareProps) {
   const units = useUnits();
   const router = useRouter();
   const [onlyDiffering, setOnly] = useState(false);
@@ -32,6 +35,11 @@ export function Compare({ left, right, all }: CompareProps) {
   const differing = rows.filter(({ differs }) => differs);
   const go = (a: string, b: string) => router.push(`/recipes/compare?a=${a}&b=${b}`);
   const options = all.map(({ versionId, text }) => ({ value: versionId, text }));
+  const forecasts = [useRecipeForecast(kit, left, left.recipe), useRecipeForecast(kit, right, right.recipe)];
+  const untilS = Math.max(
+    ...forecasts.map(({ forecast }) => forecast?.timeS ?? 0),
+    ...[left, right].map(({ recipe }) => recipe.doneS ?? 0),
+  );
   const title = ({ name, version }: NamedVersion) => `${name}, version ${version}`;
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-3">
@@ -54,10 +62,11 @@ export function Compare({ left, right, all }: CompareProps) {
         {[left, right].map((version, i) => (
           <Panel key={i === 0 ? "left" : "right"} title={title(version)} className="min-w-0">
             {version.kind === "hand" ? (
-              <Timeline recipe={version.recipe} forecast={undefined} />
+              <Timeline recipe={version.recipe} forecast={forecasts[i]?.forecast} untilS={untilS} />
             ) : (
               <p className="text-quiet">Its water goes on at once.</p>
             )}
+            <Beside recipe={version.recipe} {...forecasts[i]!} />
           </Panel>
         ))}
       </div>

@@ -12,13 +12,14 @@ import { brewedWith, namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { pressCautions, recipeSentence } from "#words/index.ts";
+import { recipeSentence } from "#words/index.ts";
 import { keepRecipe, throwDraftAway } from "./actions.ts";
 import { act, brewedOn, type Draft } from "./draft.ts";
 import { Beside, useRecipeForecast } from "./forecastPanel.tsx";
 import { HandSteps } from "./handSteps.tsx";
 import { Made } from "./made.tsx";
 import { Meanwhile } from "./meanwhile.tsx";
+import { Mind } from "./mind.tsx";
 import { Outcome } from "./outcome.tsx";
 import { PourTable } from "./pourTable.tsx";
 import { PressFields } from "./pressFields.tsx";
@@ -183,48 +184,47 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
           }}
           onPour={pour}
         />
-        <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-12">
-          <Panel title="Its water in its time" className="min-w-0 lg:col-span-8">
-            {brewer?.kind === "hand" ? (
-              <>
+        <Panel title="Its water in its time">
+          <div className="grid grid-cols-1 items-start gap-x-6 gap-y-3 lg:grid-cols-12">
+            <div className="min-w-0 lg:col-span-8">
+              {brewer?.kind === "hand" && (
                 <Timeline recipe={recipe} forecast={forecast} onAct={pour} onPreview={setPreview} />
-                <PourTable recipe={recipe} onAct={pour} at={at} />
-                <label className="mt-2 flex min-h-10 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    checked={recipe.blooms}
-                    disabled={recipe.pours.length < 2}
-                    onChange={(event) => change({ blooms: event.target.checked })}
-                  />
-                  the first pour is a bloom
-                </label>
-              </>
-            ) : brewer?.kind === "press" ? (
-              <PressFields recipe={recipe} at={at} onChange={change} />
-            ) : (
-              <p className="text-quiet">
-                {brewer?.name ?? "The brewer"} sprays the water by its own programme; the bench knows it.
-              </p>
-            )}
-            <h3 className="mt-3 mb-1 font-semibold">By hand beside it</h3>
-            <HandSteps steps={recipe.steps} onSteps={(steps) => change({ steps })} at={at} />
-          </Panel>
-          <div className="flex min-w-0 flex-col gap-3 lg:col-span-4">
-            <Panel title="Forecast, beside the cup">
+              )}
+              {brewer?.kind === "press" && <PressFields recipe={recipe} at={at} onChange={change} />}
+              {brewer?.kind === "batch" && (
+                <p className="text-quiet">
+                  {brewer.name} sprays the water by its own programme; the bench knows it.
+                </p>
+              )}
+            </div>
+            <section aria-label="Forecast, beside the cup" className="min-w-0 lg:col-span-4">
               <Beside recipe={settled.recipe} forecast={forecast} missing={missing} />
-            </Panel>
+            </section>
+          </div>
+          {brewer?.kind === "hand" && (
+            <>
+              <PourTable recipe={recipe} onAct={pour} at={at} />
+              <label className="mt-1 flex min-h-10 items-center gap-2">
+                <input
+                  type="checkbox"
+                  checked={recipe.blooms}
+                  disabled={recipe.pours.length < 2}
+                  onChange={(event) => change({ blooms: event.target.checked })}
+                />
+                the first pour is a bloom
+              </label>
+            </>
+          )}
+        </Panel>
+        <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-2">
+          <Outcome recipe={recipe} at={at} onChange={change} />
+          <div className="flex min-w-0 flex-col gap-3">
             {brewer?.kind === "press" && (
-              <Panel title="Mind">
-                <ul className="list-disc space-y-1 pl-5 text-sm">
-                  {pressCautions(recipe.press?.turnedOver ?? false, recipe.serve === "iced").map(
-                    (caution) => (
-                      <li key={caution}>{caution}</li>
-                    ),
-                  )}
-                </ul>
-              </Panel>
+              <Mind turnedOver={recipe.press?.turnedOver ?? false} iced={recipe.serve === "iced"} />
             )}
-            <Outcome recipe={recipe} at={at} onChange={change} />
+            <Panel title="By hand beside it">
+              <HandSteps steps={recipe.steps} onSteps={(steps) => change({ steps })} at={at} />
+            </Panel>
           </div>
         </div>
       </div>

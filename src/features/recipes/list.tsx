@@ -38,7 +38,12 @@ export function Recipes({ lines, start, site }: RecipesProps) {
   useEffect(() => {
     // The link follows past the framework's router, which would draw the page anew with every letter.
     const query = queryOf(filter);
-    History.prototype.replaceState.call(window.history, window.history.state, "", query ? `?${query}` : "?");
+    History.prototype.replaceState.call(
+      window.history,
+      window.history.state,
+      "",
+      query ? `?${query}` : window.location.pathname,
+    );
   }, [filter]);
   const set = (to: Partial<RecipeFilter>) => setFilter((now) => ({ ...now, ...to }));
   const gone = lines.filter(({ archived }) => archived).length;

@@ -1,5 +1,6 @@
 "use client";
 
+import { useState } from "react";
 import { waterOf } from "#core/brew";
 import { TEXTURES, type Texture } from "#core/grind";
 import {
@@ -199,6 +200,28 @@ export function Made({ kit, draft, at, onChange, onNaming, onBrewer, onPour }: M
             onPick={(texture: Texture) => onChange({ texture })}
           />
         )}
+      </div>
+      <Besides recipe={recipe} at={at} onChange={onChange} />
+    </Panel>
+  );
+}
+
+interface PartProps {
+  readonly recipe: Recipe;
+  readonly at: MadeProps["at"];
+  readonly onChange: MadeProps["onChange"];
+}
+
+/** What not every recipe says: sifting, the filter, what is added and shared after, what it is good for. */
+function Besides({ recipe, at, onChange }: PartProps) {
+  const { siftLossPct, dilutionG, portions } = recipe;
+  const [open] = useState(siftLossPct > 0 || dilutionG > 0 || portions !== null);
+  return (
+    <details open={open}>
+      <summary className="cursor-pointer py-1 underline underline-offset-4">
+        filter, sifting, what is added after, what it is good for
+      </summary>
+      <div className={`mt-1 ${FIELD_GRID}`}>
         <TypedField
           label="sifted off"
           field="siftLossPct"
@@ -252,14 +275,8 @@ export function Made({ kit, draft, at, onChange, onNaming, onBrewer, onPour }: M
           ))}
         </fieldset>
       </div>
-    </Panel>
+    </details>
   );
-}
-
-interface PartProps {
-  readonly recipe: Recipe;
-  readonly at: MadeProps["at"];
-  readonly onChange: MadeProps["onChange"];
 }
 
 /** The range that its maker gives, where there is one. */

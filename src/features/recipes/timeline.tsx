@@ -10,6 +10,8 @@ import { AGITATION_WORDS } from "#words/index.ts";
 interface TimelineProps {
   readonly recipe: Pick<Recipe, "pours" | "blooms" | "doneS">;
   readonly forecast: RecipeForecast | undefined;
+  /** How far the drawing goes at least, s: two of them side by side have one scale. */
+  readonly untilS?: number | undefined;
   /** Undefined where it is only looked at. */
   readonly onAct?: (act: PourAct) => void;
   /** What a drag would do, while it lasts. */
@@ -18,7 +20,7 @@ interface TimelineProps {
 
 const WIDTH = 760;
 const HEIGHT = 250;
-const FRAME = { left: 52, right: 14, top: 14, bottom: 46 };
+const FRAME = { left: 52, right: 14, top: 24, bottom: 46 };
 const PLOT = { width: WIDTH - FRAME.left - FRAME.right, height: HEIGHT - FRAME.top - FRAME.bottom };
 const TICKS_S = [10, 15, 30, 60, 120, 300, 600, 1800, 3600, 14_400];
 const MOST_TICKS = 9;
@@ -26,7 +28,7 @@ const MOST_TICKS = 9;
 const AIR = 1.06;
 
 /** Water over time: what the scale shows, pour by pour, and what has dripped as forecast. Dots are dragged to retime. */
-export function Timeline({ recipe, forecast, onAct, onPreview }: TimelineProps) {
+export function Timeline({ recipe, forecast, untilS: leastS = 0, onAct, onPreview }: TimelineProps) {
   const units = useUnits();
   const svg = useRef<SVGSVGElement>(null);
   const dragged = useRef<PourAct>(undefined);
@@ -34,7 +36,7 @@ export function Timeline({ recipe, forecast, onAct, onPreview }: TimelineProps) 
   const bed = forecast?.brewed.by === "bed" ? forecast.brewed.brew : undefined;
   const waterG = waterOf(recipe);
   const spans = spansOf(recipe, bed?.pourStartsS);
-  const untilS = AIR * Math.max(30, recipe.doneS ?? 0, bed?.brewTimeS ?? 0, spans.at(-1)?.endS ?? 0);
+  const untilS = AIR * Math.max(30, leastS, recipe.doneS ?? 0, bed?.brewTimeS ?? 0, spans.at(-1)?.endS ?? 0);
   const x = (atS: number) => FRAME.left + (atS / untilS) * PLOT.width;
   const y = (massG: number) => FRAME.top + PLOT.height * (1 - massG / Math.max(1, waterG));
   const tick = TICKS_S.find((each) => untilS / each <= MOST_TICKS) ?? TICKS_S.at(-1)!;
@@ -152,7 +154,7 @@ export function Timeline({ recipe, forecast, onAct, onPreview }: TimelineProps) 
               className="stroke-good"
               strokeWidth={2}
             />
-            <text x={x(recipe.doneS) - 5} y={FRAME.top + 11} textAnchor="end" className="fill-good text-xs">
+            <text x={x(recipe.doneS)} y={FRAME.top - 8} textAnchor="middle" className="fill-good text-xs">
               done {printTime(recipe.doneS)}
             </text>
           </g>
@@ -213,7 +215,8 @@ export function Timeline({ recipe, forecast, onAct, onPreview }: TimelineProps) 
           );
         })}
         <text x={FRAME.left} y={HEIGHT - 8} className="fill-quiet text-xs">
-          on the scale: solid · dripped as forecast: dashed{onAct ? " · drag a dot to retime its pour" : ""}
+          on the scale: solid{bed && " · dripped as forecast: dashed"}
+          {onAct && " · drag a dot to retime its pour"}
         </text>
       </svg>
     </div>

@@ -12,9 +12,10 @@ import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { METHOD_WORDS, pressCautions, rightSentence } from "#words/index.ts";
+import { METHOD_WORDS, rightSentence } from "#words/index.ts";
 import { archiveRecipe, fitFactors, forgetFactors } from "./actions.ts";
 import { Beside, useRecipeForecast } from "./forecastPanel.tsx";
+import { Mind } from "./mind.tsx";
 import { rowsOf } from "./rows.ts";
 import { ScaledPanel } from "./scaledPanel.tsx";
 import { StateMark } from "./stateMark.tsx";
@@ -101,15 +102,7 @@ export function RecipeView({ id, name, archived, versions, shown, kit }: RecipeV
             <Beside recipe={recipe} forecast={forecast} missing={missing} />
             {forecast && <Fit shown={shown} kit={kit} />}
           </Panel>
-          {recipe.press && (
-            <Panel title="Mind">
-              <ul className="list-disc space-y-1 pl-5 text-sm">
-                {pressCautions(recipe.press.turnedOver, recipe.serve === "iced").map((caution) => (
-                  <li key={caution}>{caution}</li>
-                ))}
-              </ul>
-            </Panel>
-          )}
+          {recipe.press && <Mind turnedOver={recipe.press.turnedOver} iced={recipe.serve === "iced"} />}
           <Panel title="Versions">
             <ol aria-label="versions">
               {versions.map((version) => (

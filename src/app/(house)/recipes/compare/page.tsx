@@ -5,6 +5,7 @@ import { readAllRecipes } from "#data/recipes.ts";
 import { Trouble } from "#features/frame/index.ts";
 import { Compare } from "#features/recipes/index.ts";
 import { database } from "#server/database.ts";
+import { currentKit } from "#server/kit.ts";
 import { currentBench } from "#server/site.ts";
 
 export const metadata: Metadata = { title: "Side by side · Tumbek" };
@@ -26,5 +27,5 @@ export default guarded("see", async ({ searchParams }: Props) => {
     versionId,
     text: `${name}, version ${version}`,
   }));
-  return <Compare left={left} right={right} all={all} />;
+  return <Compare left={left} right={right} kit={await currentKit(bench)} all={all} />;
 });
