@@ -16,7 +16,6 @@ const filesOf = (pattern: RegExp) =>
 
 /** What every action asks for; `door` for those before anybody is signed in. One that is not here fails. */
 const ACTIONS: Readonly<Record<string, Right | "door">> = {
-  "features/bench/actions.ts addRecipe": "setBench",
   "features/bench/actions.ts decideProposal": "measure",
   "features/bench/actions.ts keepMeasure": "measure",
   "features/bench/actions.ts keepSettings": "setBench",
@@ -44,6 +43,12 @@ const ACTIONS: Readonly<Record<string, Right | "door">> = {
   "features/people/actions.ts makeThisAStation": "tablets",
   "features/people/actions.ts resetPin": "people",
   "features/people/actions.ts revokeApiToken": "tokens",
+  "features/recipes/actions.ts approve": "approve",
+  "features/recipes/actions.ts archiveRecipe": "approve",
+  "features/recipes/actions.ts fitFactors": "measure",
+  "features/recipes/actions.ts forgetFactors": "measure",
+  "features/recipes/actions.ts keepRecipe": "writeRecipes",
+  "features/recipes/actions.ts throwDraftAway": "writeRecipes",
   "features/scale/actions.ts saveCard": "keepCards",
   "features/shift/actions.ts saveShift": "planShift",
 };
@@ -56,6 +61,12 @@ const PAGES: Readonly<Record<string, Right | "door">> = {
   "app/(house)/me/page.tsx": "own",
   "app/(house)/people/audit/page.tsx": "audit",
   "app/(house)/people/page.tsx": "people",
+  "app/(house)/recipes/[id]/approve/page.tsx": "approve",
+  "app/(house)/recipes/[id]/edit/page.tsx": "writeRecipes",
+  "app/(house)/recipes/[id]/page.tsx": "see",
+  "app/(house)/recipes/compare/page.tsx": "see",
+  "app/(house)/recipes/new/page.tsx": "writeRecipes",
+  "app/(house)/recipes/page.tsx": "see",
   "app/(house)/scale/page.tsx": "see",
   "app/(house)/shift/page.tsx": "see",
   "app/page.tsx": "see",
@@ -75,6 +86,8 @@ const ROUTES: Readonly<Record<string, unknown>> = {
   "app/api/v1/cards/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/openapi.json/route.ts GET": OPEN,
   "app/api/v1/people/[id]/record/route.ts GET": { right: "own", scope: "none" },
+  "app/api/v1/recipes/route.ts GET": { right: "see", scope: "read" },
+  "app/api/v1/recipes/route.ts POST": { right: "setBench", scope: "write" },
   "app/api/v1/shifts/[day]/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/shifts/[day]/route.ts PUT": { right: "planShift", scope: "write" },
 };

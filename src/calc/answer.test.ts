@@ -370,6 +370,7 @@ describe("what is published", () => {
       "/api/v1/bench/{kind}",
       "/api/v1/cards",
       "/api/v1/cards/{id}",
+      "/api/v1/recipes",
       "/api/v1/shifts/{day}",
     ]);
     expect(JSON.stringify(paths)).toContain(JSON.stringify(jsonSchemaOf("sheet").input));

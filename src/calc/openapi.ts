@@ -2,6 +2,7 @@ import { z } from "zod";
 import { loggedBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS, calcError, jsonSchemaOf, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
 import { cardLine, cardWhole, uuid } from "#contract/card.ts";
+import { importAnswer, recipeFile } from "#contract/recipeFile.ts";
 import { isoDay, shiftKept, shiftList, shiftSaved } from "#contract/shift.ts";
 import { THING_KINDS } from "#contract/things.ts";
 
@@ -126,6 +127,25 @@ function housePaths(): object {
         summary: "One card, with the exact inputs, pins and results that it was made from",
         parameters: [inPath("id", uuid)],
         responses: { ...ok("The card", cardWhole), ...refused },
+      },
+    },
+    "/api/v1/recipes": {
+      get: {
+        operationId: "recipes",
+        summary: "Recipes as a file; with id one of them, with as=csv the list",
+        parameters: [inQuery("id", uuid), inQuery("as", z.literal("csv"))],
+        responses: { ...ok("The file", recipeFile), ...refused },
+      },
+      post: {
+        operationId: "take-in-recipes",
+        summary: "Takes a file of recipes in; with preview it only says what that would do",
+        parameters: [site, inQuery("preview", z.literal("1"))],
+        requestBody: { required: true, content: json(z.toJSONSchema(recipeFile, { io: "input" })) },
+        responses: {
+          ...ok("What became of each recipe, or would", importAnswer),
+          ...refused,
+          422: { description: "badInput: not such a file, or one of a newer format", content: json(error) },
+        },
       },
     },
     "/api/v1/shifts/{day}": {

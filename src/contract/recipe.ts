@@ -92,7 +92,7 @@ export const keptRecipe = z.strictObject({
   /** A draft may still be changed; a version that is kept never is. */
   as: z.enum(["draft", "trial"]),
 });
-export type KeptRecipe = z.infer<typeof keptRecipe>;
+export type KeptRecipe = Readonly<Omit<z.infer<typeof keptRecipe>, "recipe">> & { readonly recipe: Recipe };
 
 export const archivedRecipe = z.strictObject({ id: uuid, archived: z.boolean() });
 export const droppedDraft = z.strictObject({ versionId: uuid, revision: z.number().int().min(1) });

@@ -100,6 +100,20 @@ export interface RecipeFile extends Readonly<Record<FileKind, readonly FileThing
   readonly recipes: readonly FileRecipe[];
 }
 
+/** What the API says became of a file, or would. */
+export const importAnswer = z.strictObject({
+  recipes: z.array(
+    z.strictObject({
+      name: z.string(),
+      what: z.enum(["add", "change", "same", "refuse"]),
+      message: z.string().describe("The same in words, with why it is left out"),
+    }),
+  ),
+  things: z.array(z.string()).describe("What comes onto the bench with them, by name"),
+  written: z.boolean(),
+});
+export type ImportAnswer = z.infer<typeof importAnswer>;
+
 /** What a file is read loosely as before its parts are read each by itself. */
 export const fileEnvelope = z.looseObject({
   format: z.string(),

@@ -39,9 +39,11 @@ describe("the bench", () => {
       minSettingG: 1200,
       maxSettingG: 3600,
     });
-    expect(pier.recipes.map(({ name, version }) => [name, version])).toEqual([
-      ["Loft cone", 4],
-      ["Slack water", 2],
+    expect(pier.recipes.map(({ name, version, state }) => [name, version, state])).toEqual([
+      ["Loft cone", 4, "standard"],
+      ["Slack water", 2, "standard"],
+      ["Harbour press", 1, "trial"],
+      ["Quay batch", 1, "trial"],
     ]);
     expect(pier.coffees[0]).toMatchObject({ name: "Saltmarsh", densityGPerMl: 0.4 });
     const loft = (await readBench(fresh.db, ROPE_LOFT))!;

@@ -81,3 +81,29 @@ test("a draft is called one wherever it is listed", () => {
   expect(cardTitle(HOT, false)).toBe("Saltmarsh, hot, 2\u202f801 g on Fulmar");
   expect(cardTitle(HOT, true)).toContain("(draft)");
 });
+
+describe("a card that is poured by hand", () => {
+  test("says each pour by the clock and the scale, and what to grind before sifting", () => {
+    const steps = stepsOf(
+      {
+        ...HOT,
+        result: { rounded: { ...rounded, doseG: 22, brewWaterG: 352 } },
+        pours: [
+          { toG: 55, atS: 0, afterDropMm: null, agitation: "swirl" },
+          { toG: 150, atS: 40, afterDropMm: null, agitation: "none" },
+          { toG: 250, atS: null, afterDropMm: 8, agitation: "none" },
+          { toG: 352, atS: null, afterDropMm: null, agitation: "none" },
+        ],
+        madeWith: { ...HOT.madeWith, brewerKind: "hand", siftLossPct: 10 },
+      } as unknown as CardSheet,
+      print,
+    );
+    expect(steps).toContain("At 0:00 pour water at 93 °C until the scale shows 55 g, then swirl.");
+    expect(steps).toContain("At 0:40 pour on until the scale shows 150 g.");
+    expect(steps).toContain("When the level has dropped 8 mm pour on until the scale shows 250 g.");
+    expect(steps).toContain("When it has drained pour on until the scale shows 352 g.");
+    expect(steps.find((step) => step.includes("sift it"))).toMatch(
+      /grind 24\.4 g; sift it, and weigh in 22 g/,
+    );
+  });
+});

@@ -1,5 +1,5 @@
 import type { CardSheet } from "#contract/card.ts";
-import { printLiquid, printNumber } from "#core/units";
+import { printLiquid, printNumber, printTime } from "#core/units";
 
 /** A card's name wherever it is listed. */
 export function cardTitle({ input, result, madeWith }: CardSheet, draft: boolean): string {
@@ -21,7 +21,7 @@ export function printSetting(settingG: number): string {
 
 /** What to do, in working order. */
 export function stepsOf(
-  { input, result, dial, madeWith }: CardSheet,
+  { input, result, dial, pours, madeWith }: CardSheet,
   print: CardPrinters,
 ): readonly string[] {
   const { doseG, brewWaterG, bypassG, iceG, yieldG, settingG } = result.rounded;
@@ -36,9 +36,14 @@ export function stepsOf(
         : "Rinse the paper over the sink, away from the ice; pour the rinse away.",
     );
   }
-  if (dial)
-    steps.push(`Set ${dial.grinder} to ${printNumber(dial.setting, 1)} and grind ${print.mass(doseG)}.`);
-  else steps.push(`Grind ${print.mass(doseG)}.`);
+  const { siftLossPct = 0 } = madeWith;
+  const ground = print.mass(doseG / (1 - siftLossPct / 100));
+  const sifted = siftLossPct > 0 ? `; sift it, and weigh in ${print.mass(doseG)}` : "";
+  steps.push(
+    dial
+      ? `Set ${dial.grinder} to ${printNumber(dial.setting, 1)} and grind ${ground}${sifted}.`
+      : `Grind ${ground}${sifted}.`,
+  );
   steps.push("Put the coffee in and level the bed; do not press it.");
   if (!hot)
     steps.push(
@@ -46,11 +51,13 @@ export function stepsOf(
     );
   if (!(hot || batch)) steps.push(`Set the dripper over the ice and zero the scale.`);
   if (hot && !batch) steps.push(`Set the dripper on the ${vessel} and zero the scale.`);
-  steps.push(
-    batch
-      ? `Set ${brewer} to ${printSetting(settingG ?? brewWaterG)} at ${print.temp(waterTempC)} and start it.`
-      : `Pour ${print.liquid(brewWaterG)} of water at ${print.temp(waterTempC)}, as the recipe says.`,
-  );
+  if (batch)
+    steps.push(
+      `Set ${brewer} to ${printSetting(settingG ?? brewWaterG)} at ${print.temp(waterTempC)} and start it.`,
+    );
+  else if (pours) steps.push(...pourSteps(pours, waterTempC, print));
+  else
+    steps.push(`Pour ${print.liquid(brewWaterG)} of water at ${print.temp(waterTempC)}, as the recipe says.`);
   if (bypassG > 0) steps.push(`Add ${print.liquid(bypassG)} of hot water beside the bed.`);
   if (hot)
     steps.push(`Weigh it: about ${print.liquid(yieldG)}. Swirl or stir, so that top and bottom taste alike.`);
@@ -58,6 +65,25 @@ export function stepsOf(
   steps.push("Taste it, and again when it has cooled a little.");
   steps.push("Put the lid on and note the time.");
   return steps;
+}
+
+/** A hand's pours, by the clock and the scale. */
+function pourSteps(
+  pours: NonNullable<CardSheet["pours"]>,
+  waterTempC: number,
+  print: CardPrinters,
+): readonly string[] {
+  return pours.map(({ toG, atS, afterDropMm, agitation }, i) => {
+    const when =
+      atS !== null
+        ? `At ${printTime(atS)}`
+        : afterDropMm !== null
+          ? `When the level has dropped ${printNumber(afterDropMm, 0)} mm`
+          : "When it has drained";
+    const water = i === 0 ? `water at ${print.temp(waterTempC)}` : "on";
+    const then = agitation === "none" ? "" : `, then ${agitation}`;
+    return `${when} pour ${water} until the scale shows ${print.liquid(toG)}${then}.`;
+  });
 }
 
 /** What can hurt, in few words, where it applies. */

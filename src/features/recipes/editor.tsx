@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useDeferredValue, useReducer, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
-import type { RecipeVersion } from "#contract/recipe.ts";
+import type { KeptRecipe, RecipeVersion } from "#contract/recipe.ts";
 import { faultsOf, type PourAct } from "#core/recipe";
 import { step } from "#parts/undoable.ts";
 import { brewedWith, namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
@@ -79,7 +79,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
     }
     setBusy(true);
     const { name, brewerId, grinderId, coffeeId } = draft;
-    const message = { recipeId, ...over, name, brewerId, grinderId, coffeeId, recipe, as };
+    const message: KeptRecipe = { recipeId, ...over, name, brewerId, grinderId, coffeeId, recipe, as };
     const sent = await send(keepRecipe(message as Parameters<typeof keepRecipe>[0]));
     setBusy(false);
     if (!sent.ok) {
@@ -198,6 +198,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
               )}
             </div>
             <section aria-label="Forecast, beside the cup" className="min-w-0 lg:col-span-4">
+              <h3 className="font-semibold">Forecast, beside the cup</h3>
               <Beside recipe={settled.recipe} forecast={forecast} missing={missing} />
             </section>
           </div>

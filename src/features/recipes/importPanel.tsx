@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { type ChangeEvent, useState } from "react";
 import { toast } from "sonner";
 import { z } from "zod";
+import { type ImportAnswer, importAnswer } from "#contract/recipeFile.ts";
 import { trouble as troubleSchema } from "#contract/trouble.ts";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
@@ -13,21 +14,13 @@ interface ImportPanelProps {
   readonly onDone: () => void;
 }
 
-const answered = z.object({
-  recipes: z.array(
-    z.object({ name: z.string(), what: z.enum(["add", "change", "same", "refuse"]), message: z.string() }),
-  ),
-  things: z.array(z.string()),
-});
-type Plan = z.infer<typeof answered>;
-
 const LOOKS = { add: "text-good", change: "text-due", same: "text-quiet", refuse: "text-stop" } as const;
 
 /** A file of recipes: first what it would do, then, when it is said, done. */
 export function ImportPanel({ site, onDone }: ImportPanelProps) {
   const router = useRouter();
   const [text, setText] = useState<string>();
-  const [plan, setPlan] = useState<Plan>();
+  const [plan, setPlan] = useState<ImportAnswer>();
   const [trouble, setTrouble] = useState<string>();
   const [busy, setBusy] = useState(false);
 
@@ -95,7 +88,7 @@ export function ImportPanel({ site, onDone }: ImportPanelProps) {
 const AWAY = "Tumbek does not answer. Nothing was taken in: try again when it is back.";
 
 /** The server's answer, or what went wrong in a sentence. */
-async function post(body: string, url: string): Promise<Plan | string> {
+async function post(body: string, url: string): Promise<ImportAnswer | string> {
   try {
     const response = await fetch(url, {
       method: "POST",
@@ -103,7 +96,7 @@ async function post(body: string, url: string): Promise<Plan | string> {
       headers: { "Content-Type": "application/json" },
     });
     const message: unknown = await response.json();
-    if (response.ok) return answered.parse(message);
+    if (response.ok) return importAnswer.parse(message);
     const read = z.object({ error: troubleSchema.pick({ message: true }) }).safeParse(message);
     return read.success ? read.data.error.message : AWAY;
   } catch {

@@ -86,7 +86,7 @@ export function Timeline({ recipe, forecast, untilS: leastS = 0, onAct, onPrevie
       <svg
         ref={svg}
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="block w-full min-w-[34rem] touch-none select-none"
+        className="block w-full min-w-[34rem] select-none"
         role={onAct ? "group" : "img"}
         aria-label={`Water over time: ${said}${bed ? `; forecast to drip until ${printTime(bed.brewTimeS)}` : ""}`}
       >
