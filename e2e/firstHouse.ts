@@ -76,21 +76,23 @@ export async function setUpFirstHouse(page: Page, base: string): Promise<void> {
     await keep("Keep this coffee");
   });
   await done("A coffee");
-  await step("The one good cup", async () => {
-    for (const [label, text] of [
-      ["name", "Loft cone"],
-      ["coffee", "22 g"],
-      ["hot water poured", "352 g"],
-      ["ground at", "9.5"],
-      ["bloom", "55 g"],
-      ["done at", "3:10"],
-      ["came out", "303 g"],
-      ["strength", "1.38"],
-    ] as const) {
-      await typeInto(field(label), text);
-    }
-    await keep("Keep this recipe");
-  });
+  await press(page.getByRole("link", { name: "Write it down" }));
+  await field("ground on").focus();
+  await page.keyboard.type("Ch");
+  for (const [label, text] of [
+    ["name", "Loft cone"],
+    ["dose", "22 g"],
+    ["hot water poured", "352 g"],
+    ["dial, 0 to 24", "9.5"],
+    ["done at", "3:10"],
+    ["came out", "303 g"],
+    ["strength", "1.38"],
+  ] as const) {
+    await typeInto(field(label), text);
+  }
+  await keep("Keep it, on trial");
+  await expect(page.getByRole("heading", { name: "Loft cone" })).toBeVisible();
+  await page.goto(`${base}/bench`);
   await done("A recipe");
   await step("Empty, full to the brim", async () => {
     await typeInto(field("empty, lid off"), "980");

@@ -1,33 +1,24 @@
 import { spawnSync } from "node:child_process";
 import { createHash, X509Certificate } from "node:crypto";
-import { readFileSync, rmSync, statSync } from "node:fs";
+import { readFileSync, statSync } from "node:fs";
 import { networkInterfaces } from "node:os";
-import { join, resolve } from "node:path";
-import { freePort } from "../scripts/lib/ports.mjs";
+import { join } from "node:path";
 import { setUpFirstHouse } from "./firstHouse.ts";
+import { type OwnHouse, ownHouse } from "./ownHouse.ts";
 import { expect, plate, seriousFaults, signIn, test } from "./page.ts";
 
-/** A second house beside the tests' own: a real one, empty at first, then opened to its network. */
-const HOME = resolve(process.env.TUMBEK_HOME ?? "", "real-house");
 const LEAD = { name: "Sennen Rook", pin: "the kettle sings at six" };
 const BARISTA = { name: "Wren Skua", pin: "518204" };
 
-let port = 0;
-function house(args: readonly string[], env: Readonly<Record<string, string>> = {}) {
-  const { status, stdout, stderr } = spawnSync("./tumbek", args, {
-    encoding: "utf8",
-    env: { ...process.env, TUMBEK_HOME: HOME, TUMBEK_PORT: String(port), TUMBEK_NOW: undefined, ...env },
-  });
-  return { status, said: stdout + stderr };
-}
+let own: OwnHouse;
+const house: OwnHouse["run"] = (args, env) => own.run(args, env);
 
 test.use({ as: "nobody", baseURL: undefined, ignoreHTTPSErrors: true });
 // Each starts a house, with a database of its own: on a slow disk that takes a while.
 test.describe.configure({ mode: "serial", timeout: 300_000 });
 
 test.beforeAll(async () => {
-  rmSync(HOME, { recursive: true, force: true });
-  port = await freePort();
+  own = await ownHouse("real-house");
 });
 test.afterAll(() => {
   house(["stop"]);
@@ -49,7 +40,7 @@ test("an empty house asks for its first lead, who adds a barista", async ({ page
   const started = house(["start", "--empty"]);
   expect(started.status, started.said).toBe(0);
   expect(started.said).toContain("Name the first lead there.");
-  await page.goto(`http://127.0.0.1:${port}/`);
+  await page.goto(`${own.base}/`);
   await page.getByLabel("your name").fill(LEAD.name);
   await page.getByLabel("PIN or passphrase").fill("123456");
   await page.getByRole("button", { name: "Lead this house" }).click();
@@ -60,7 +51,7 @@ test("an empty house asks for its first lead, who adds a barista", async ({ page
   expect(await seriousFaults(page)).toEqual([]);
   await expect(page.getByRole("link", { name: "To the Bench" })).toBeVisible();
 
-  await page.goto(`http://127.0.0.1:${port}/people`);
+  await page.goto(`${own.base}/people`);
   await page.getByRole("button", { name: "Add somebody" }).click();
   await page.getByLabel("name", { exact: true }).fill(BARISTA.name);
   await page.getByLabel("PIN or passphrase").fill(BARISTA.pin);
@@ -72,7 +63,7 @@ test("an empty house asks for its first lead, who adds a barista", async ({ page
 test("from empty to a first sheet, by keyboard alone: six things on the bench, and four weighings", async ({
   page,
 }) => {
-  const base = `http://127.0.0.1:${port}`;
+  const base = own.base;
   await page.goto(`${base}/sign-in?next=/scale`);
   await signIn(page, LEAD);
   await expect(page.getByRole("heading", { name: "This house has no site yet" })).toBeVisible();
@@ -101,7 +92,7 @@ test("opened to its network: over TLS, by its own certificate, and nothing witho
   const outside = Object.values(networkInterfaces())
     .flat()
     .find((each) => each && !each.internal && each.family === "IPv4");
-  const base = `https://${outside?.address ?? "127.0.0.1"}:${port}`;
+  const base = `https://${outside?.address ?? "127.0.0.1"}:${own.port}`;
 
   await page.goto(`${base}/people`);
   expect(page.url()).toContain("/sign-in");
@@ -115,14 +106,14 @@ test("opened to its network: over TLS, by its own certificate, and nothing witho
   expect(session).toMatchObject({ secure: true, httpOnly: true, sameSite: "Lax" });
   expect((await page.request.post(`${base}/api/v1/calc/ice`, { data: {} })).status()).toBe(422);
 
-  const pem = readFileSync(join(HOME, "certificate", "certificate.pem"));
+  const pem = readFileSync(join(own.home, "certificate", "certificate.pem"));
   const { fingerprint256, raw } = new X509Certificate(pem);
   expect(fingerprint256.replaceAll(":", "").toLowerCase()).toBe(
     createHash("sha256").update(raw).digest("hex"),
   );
   await expect(page.getByText(fingerprint256)).toBeVisible();
   for (const secret of ["certificate/key.pem", "secret", "database/secret.json"]) {
-    expect(statSync(join(HOME, secret)).mode & 0o077, secret).toBe(0);
+    expect(statSync(join(own.home, secret)).mode & 0o077, secret).toBe(0);
   }
   if (outside) {
     await expect(page.getByRole("img", { name: `a code that opens ${base}` })).toBeVisible();
@@ -133,7 +124,7 @@ test("behind a proxy that it was told of, everybody has to sign in", async ({ pa
   house(["stop"]);
   const opened = house(["start"], { TUMBEK_PROXY: "127.0.0.1", TUMBEK_URL: "https://coffee.example" });
   expect(opened.status, opened.said).toBe(0);
-  const base = `http://127.0.0.1:${port}`;
+  const base = own.base;
   const knock = (address: string) =>
     page.request.post(`${base}/api/v1/calc/ice`, { data: {}, headers: { "x-forwarded-for": address } });
   expect((await knock("192.0.2.1")).status()).toBe(401);

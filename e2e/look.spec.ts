@@ -11,8 +11,20 @@ for (const colorScheme of ["light", "dark"] as const) {
       await page.goto("/shift?day=2026-07-15");
       const card = await page.getByRole("main").getByRole("link").first().getAttribute("href");
       const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "/shift", "/me", "/people", "/log"];
+      const recipe = "/recipes/0190a5c0-0000-7000-8000-000000000060";
+      const press = "/recipes/0190a5c0-0000-7000-8000-000000000062";
+      const compare =
+        "/recipes/compare?a=0190a5c0-0000-7000-8000-000000000064&b=0190a5c0-0000-7000-8000-000000000065";
+      const approve = `${recipe}/approve?v=0190a5c0-0000-7000-8000-000000000064`;
+      const recipes = ["/recipes", recipe, `${recipe}/edit`, press, `${press}/edit`, compare, approve];
       const parts = ["", "/vessels", "/brewers", "/grinders", "/coffees", "/supplies", "/care", "/house"];
-      for (const path of [...places, ...parts.map((part) => `/bench${part}`), "/people/audit", "/sign-in"]) {
+      for (const path of [
+        ...places,
+        ...recipes,
+        ...parts.map((part) => `/bench${part}`),
+        "/people/audit",
+        "/sign-in",
+      ]) {
         await page.goto(path);
         await page.getByRole("main").waitFor();
         expect(await seriousFaults(page), path).toEqual([]);

@@ -10,6 +10,16 @@ const PAGES: Readonly<
   "/bench": { says: "Vessels", for: ["lead", "barista", "trainee"] },
   "/bench/brewers": { says: "Turnstone", for: ["lead", "barista", "trainee"] },
   "/log": { says: "Batches", for: ["lead", "barista", "trainee"] },
+  "/recipes": { says: "Loft cone", for: ["lead", "barista", "trainee"] },
+  "/recipes/0190a5c0-0000-7000-8000-000000000060": {
+    says: "Its rhythm at another size",
+    for: ["lead", "barista", "trainee"],
+  },
+  "/recipes/new": { says: "Its water in its time", for: ["lead", "barista"] },
+  "/recipes/0190a5c0-0000-7000-8000-000000000060/approve?v=0190a5c0-0000-7000-8000-000000000064": {
+    says: "Make version 3",
+    for: ["lead"],
+  },
   "/scale": { says: "Before you brew", for: ["lead", "barista", "trainee"] },
   "/shift": { says: "To brew", for: ["lead", "barista", "trainee"] },
   "/me": { says: "Your sign-ins", for: ["lead", "barista", "trainee"] },

@@ -41,7 +41,7 @@ const RELEASED = [
   `INSERT INTO brewers (id, site_id, name, kind, filter, basket, step_g, min_setting_g, max_setting_g, slope, intercept_g, dose_max_g, retention_g_per_g, drip_drop_c, rinse_g, position)
    VALUES ('${id(22)}', '${id(1)}', 'hand cone', 'hand', 'paper', '{"shape":"cone","topDiameterMm":116,"bottomDiameterMm":0,"heightMm":95}', 1, 150, 700, 1, 0, 42, 2.23, 15, 150, 2)`,
   `INSERT INTO grinders (id, site_id, name, dial_min, dial_max, dial_step, higher_is, purge_g, position) VALUES ('${id(41)}', '${id(1)}', 'Dunlin', 0, 60, 1, 'coarser', 3, 0)`,
-  `INSERT INTO coffees (id, name, \`character\`, density_g_per_ml, roasted_on, position) VALUES ('${id(50)}', 'Saltmarsh', 'medium blend', 0.4, '2026-05-01', 0)`,
+  `INSERT INTO coffees (id, name, \`character\`, density_g_per_ml, roasted_on, stock_g, price_per_kg, position) VALUES ('${id(50)}', 'Saltmarsh', 'medium blend', 0.4, '2026-05-01', 9600, 1850, 0)`,
   `INSERT INTO recipes VALUES ('${id(60)}', 'Loft cone', 0)`,
   `INSERT INTO recipe_versions (id, recipe_id, version, serve, brewer_id, grinder_id, coffee_id, dial_setting, dose_g, hot_water_g, ice_g, water_temp_c, bloom_g, bloom_s, done_s, retention_g_per_g, weighed_g, strength_pct)
    VALUES ('${id(65)}', '${id(60)}', 4, 'hot', '${id(22)}', '${id(41)}', '${id(50)}', 31, 22, 352, 0, 93, 55, 40, 190, 2.23, 303, 1.38),
@@ -66,6 +66,7 @@ test("a house of the release before is as good as a new one, and keeps all it ha
     ).toEqual([
       ["Fulmar", "paper", 2.12],
       ["Turnstone", "metal", 2.05],
+      ["hand cone", "paper", 2.23],
     ]);
     expect(houseSettings.parse(bench.settings)).toMatchObject({
       rounding: { doseG: 2, doseUp: false },

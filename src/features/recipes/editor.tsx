@@ -94,8 +94,8 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
     setRow({ ...over, revision: sent.data.revision ?? over.revision });
     toast.success(as === "draft" ? "Kept as a draft." : "Kept, on trial.");
     // The page is left with what it was made for done; a draft stays open to be written on.
-    if (as === "trial" || began.revision === 0)
-      router.push(as === "trial" ? `/recipes/${recipeId}` : `/recipes/${recipeId}/edit`);
+    if (as === "trial") router.push(`/recipes/${recipeId}?v=${over.versionId}`);
+    else if (began.revision === 0) router.replace(`/recipes/${recipeId}/edit`);
   };
   const throwAway = async () => {
     if (row.revision > 0) {

@@ -5,7 +5,6 @@ import { type ChangeEvent, useState } from "react";
 import { toast } from "sonner";
 import { z } from "zod";
 import { type ImportAnswer, importAnswer } from "#contract/recipeFile.ts";
-import { trouble as troubleSchema } from "#contract/trouble.ts";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 
@@ -97,7 +96,7 @@ async function post(body: string, url: string): Promise<ImportAnswer | string> {
     });
     const message: unknown = await response.json();
     if (response.ok) return importAnswer.parse(message);
-    const read = z.object({ error: troubleSchema.pick({ message: true }) }).safeParse(message);
+    const read = z.object({ error: z.object({ message: z.string() }) }).safeParse(message);
     return read.success ? read.data.error.message : AWAY;
   } catch {
     return AWAY;

@@ -199,7 +199,7 @@ export function Timeline({ recipe, forecast, untilS: leastS = 0, onAct, onPrevie
                 {...(movable && {
                   role: "slider",
                   tabIndex: 0,
-                  "aria-label": `${name} begins at`,
+                  "aria-label": `retime ${name}`,
                   "aria-valuemin": Math.round(startOf(pours[i - 1]) ?? 0) + 1,
                   "aria-valuemax": Math.round(startOf(pours[i + 1]) ?? untilS) - 1,
                   "aria-valuenow": Math.round(startS),
