@@ -1,14 +1,14 @@
 import { type Column, getTableColumns } from "drizzle-orm";
 import { addressFrom, connect } from "#data/connection.ts";
-import { batches, brewers, coffees, vessels } from "#data/schema.ts";
+import { batches, brewers, coffees, recipes, vessels } from "#data/schema.ts";
 
 /** As much as a large house has after some years. */
-const LARGE = { brewers: 40, vessels: 200, coffees: 500, batches: 100_000 };
+const LARGE = { brewers: 40, vessels: 200, coffees: 500, recipes: 2000, batches: 100_000 };
 
 /** Fills the demo house up to a large one, by copies of what it has. */
 export async function fillHouse(): Promise<void> {
   const { pool } = connect(addressFrom(process.env));
-  const table = { brewers, vessels, coffees, batches };
+  const table = { brewers, vessels, coffees, recipes, batches };
   for (const [name, wanted] of Object.entries(LARGE)) {
     const columns = Object.values(getTableColumns(table[name as keyof typeof LARGE])).map(
       (column: Column) => column.name,
@@ -29,6 +29,13 @@ export async function fillHouse(): Promise<void> {
       );
     }
   }
+  // A recipe is nothing without a version: each copy has the first one's.
+  await pool.query(
+    `INSERT INTO recipe_versions (id, recipe_id, version, state, brewer_id, grinder_id, coffee_id, recipe, retention_g_per_g, at)
+     SELECT UUID(), recipes.id, 1, 'trial', first.brewer_id, first.grinder_id, first.coffee_id, first.recipe, first.retention_g_per_g, first.at
+     FROM recipes JOIN (SELECT * FROM recipe_versions ORDER BY id LIMIT 1) AS first
+     WHERE recipes.id NOT IN (SELECT recipe_id FROM recipe_versions)`,
+  );
   await pool.query("UPDATE house SET bench_revision = bench_revision + 1");
   await pool.end();
 }

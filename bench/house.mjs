@@ -12,11 +12,16 @@ const LARGE_PAGES = [
   "/bench/brewers",
   "/bench/coffees",
   "/bench/care",
+  "/recipes",
   "/log",
   "/scale",
 ];
+/** The demo house's hand recipe, to write on. */
+const RECIPE = "/recipes/0190a5c0-0000-7000-8000-000000000060";
 const SCRIPT_LIMIT_MS = 8;
 const SWEPT_LIMIT_MS = 16;
+const FILTER_LIMIT_MS = 50;
+const LETTERS = "loft cone saltmarsh";
 /** As fast as a key repeats: every edit overtakes the forecast of the one before. */
 const SWEPT_EVERY_MS = 60;
 const SWEPT_EDITS = 40;
@@ -39,13 +44,16 @@ const ROUNDS = 3;
  * @returns rows of the bench's table
  */
 export async function benchHouse(base, fill) {
-  const { card, edit, sweptEdit, signIn, cookie } = await inBrowser(base);
+  const { card, edit, sweptEdit, pourEdit, signIn, cookie } = await inBrowser(base);
   const rows = [];
   const pages = [
     ["Scale at the server", "/scale", SERVER_LIMIT_MS],
     ["Card at the server", card, SERVER_LIMIT_MS],
     ["Shift at the server", "/shift", SERVER_LIMIT_MS],
     ["Bench at the server", "/bench", BENCH_LIMIT_MS],
+    ["Recipes at the server", "/recipes", BENCH_LIMIT_MS],
+    ["Recipe at the server", RECIPE, BENCH_LIMIT_MS],
+    ["Recipe, written on, at the server", `${RECIPE}/edit`, BENCH_LIMIT_MS],
     ...BENCH_PARTS.map((part) => [`Bench, ${part}, at the server`, `/bench/${part}`, BENCH_LIMIT_MS]),
     ["Log at the server", "/log", BENCH_LIMIT_MS],
   ];
@@ -77,15 +85,28 @@ export async function benchHouse(base, fill) {
     limit: SWEPT_LIMIT_MS,
     unit: "ms",
   });
+  rows.push({
+    what: "a pour is retimed, and all that follows redrawn, script",
+    measured: pourEdit,
+    limit: SCRIPT_LIMIT_MS,
+    unit: "ms",
+  });
   rows.push({ what: "sign-in with a PIN", measured: signIn, limit: SIGN_IN_LIMIT_MS, unit: "ms" });
   rows.push(...(await largeHouse(base, cookie, fill)));
   return rows;
 }
 
-/** The pages of a large house, of 40 brewers, 200 vessels, 500 coffees and 100,000 batches. */
+/** The pages of a large house, of 40 brewers, 200 vessels, 500 coffees, 2,000 recipes and 100,000 batches. */
 async function largeHouse(base, cookie, fill) {
   await fill();
-  const rows = [];
+  const rows = [
+    {
+      what: "a list of 2,000 recipes narrowed, a letter, all of the page's work",
+      measured: await filterMs(base, cookie),
+      limit: FILTER_LIMIT_MS,
+      unit: "ms",
+    },
+  ];
   for (const path of LARGE_PAGES) {
     const measured = await serverMs(base + path, cookie, FEW);
     rows.push({ what: `${path} of a large house`, measured, limit: LARGE_LIMIT_MS, unit: "ms" });
@@ -109,9 +130,45 @@ async function inBrowser(base) {
     const card = new URL(page.url()).pathname;
     const cookies = await page.context().cookies();
     const cookie = cookies.map(({ name, value }) => `${name}=${value}`).join("; ");
-    const edit = await editMs(page, base, { times: EDITS, everyMs: 0 });
-    const sweptEdit = await editMs(page, base, { times: SWEPT_EDITS, everyMs: SWEPT_EVERY_MS });
-    return { card, edit, sweptEdit, signIn, cookie };
+    await page.goto(`${base}/scale`);
+    const dose = page.getByRole("button", { name: /^coffee: / });
+    const edit = await editMs(page, dose, { times: EDITS, everyMs: 0 });
+    await page.goto(`${base}/scale`);
+    const sweptEdit = await editMs(page, dose, { times: SWEPT_EDITS, everyMs: SWEPT_EVERY_MS });
+    await page.goto(`${base}${RECIPE}/edit`);
+    const dot = page.getByRole("slider", { name: "retime pour 4" });
+    const pourEdit = await editMs(page, dot, { times: EDITS, everyMs: 0 });
+    return { card, edit, sweptEdit, pourEdit, signIn, cookie };
+  } finally {
+    await browser.close();
+  }
+}
+
+/** The main thread's whole time per letter typed into the list's search, in the quietest round. */
+async function filterMs(base, cookie) {
+  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox"] });
+  try {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const pairs = cookie.split("; ").map((pair) => pair.split(/=(.*)/s));
+    await context.addCookies(pairs.map(([name, value]) => ({ name, value, url: base })));
+    const page = await context.newPage();
+    await page.goto(`${base}/recipes`);
+    const client = await context.newCDPSession(page);
+    await client.send("Performance.enable");
+    const taskMs = async () => {
+      const { metrics } = await client.send("Performance.getMetrics");
+      return 1000 * metrics.find(({ name }) => name === "TaskDuration").value;
+    };
+    const find = page.getByLabel("find", { exact: true });
+    const [best] = await quietest([
+      async () => {
+        await find.fill("");
+        const before = await taskMs();
+        await find.pressSequentially(LETTERS);
+        return ((await taskMs()) - before) / LETTERS.length;
+      },
+    ]);
+    return best;
   } finally {
     await browser.close();
   }
@@ -171,16 +228,15 @@ async function firstLoadKb(base, cookie) {
   return bytes / 1000;
 }
 
-/** Script time per arrow key on a figure, from the browser's own account, in the quietest round. */
-async function editMs(page, base, { times, everyMs }) {
-  await page.goto(`${base}/scale`);
+/** Script time per arrow key on something that has the focus, from the browser's own account, in the quietest round. */
+async function editMs(page, target, { times, everyMs }) {
   const client = await page.context().newCDPSession(page);
   await client.send("Performance.enable");
   const scriptMs = async () => {
     const { metrics } = await client.send("Performance.getMetrics");
     return 1000 * metrics.find(({ name }) => name === "ScriptDuration").value;
   };
-  await page.getByRole("button", { name: /^coffee: / }).focus();
+  await target.focus();
   const press = async () => {
     for (let i = 0; i < times; i++) {
       await page.keyboard.press(i % 2 ? "ArrowUp" : "ArrowDown");

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { AGITATIONS, MOST_POURS } from "#core/recipe";
 import { ASPECTS, MATERIALS } from "./aspects.ts";
+import { handStep } from "./handStep.ts";
 import { sheetInput, sheetOutput } from "./sheet.ts";
 
 const name = z.string().trim().min(1).max(80);
@@ -75,6 +76,7 @@ export const cardSheet = z.strictObject({
   dial: dial.optional(),
   forecast: forecast.optional(),
   pours: z.array(pour).max(MOST_POURS).optional().describe("By hand, in the recipe's rhythm"),
+  byHand: z.array(handStep).max(40).optional().describe("Beside the water, as the recipe says"),
   madeWith: cardMadeWith,
 });
 export type CardSheet = z.infer<typeof cardSheet>;

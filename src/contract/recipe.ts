@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { TEXTURES } from "#core/grind";
-import { AGITATIONS, HAND_ACTS, MOMENTS, RATIO_BASES, type Recipe, SERVICES, WHERES } from "#core/recipe";
+import { AGITATIONS, RATIO_BASES, type Recipe, SERVICES, WHERES } from "#core/recipe";
 import { uuid } from "./card.ts";
+import { handStep } from "./handStep.ts";
 import * as n from "./numbers.ts";
 
 /** Where a version stands: being written, brewed on trial, the house's standard, or a standard of before. */
@@ -34,14 +35,6 @@ const pour = z.strictObject({
     .nullable(),
   where: z.enum(WHERES),
   agitation: z.enum(AGITATIONS),
-});
-
-const handStep = z.strictObject({
-  when: z.enum(MOMENTS),
-  atS: seconds.nullable(),
-  act: z.enum(HAND_ACTS),
-  note,
-  staysG: n.massG.nullable().describe("What a transfer leaves behind, g"),
 });
 
 const pressing = z.strictObject({

@@ -58,6 +58,8 @@ export function cardOf(
     }),
     ...(told?.figures && { forecast: told.figures }),
     ...(pours && { pours }),
+    // A stir at the first drops belongs to brewers of one kind; the pours and the lid of another are others.
+    ...(recipe.steps.length > 0 && brewer.kind === recipe.brewer.kind && { byHand: [...recipe.steps] }),
     madeWith: {
       recipeVersionId: recipe.versionId,
       recipe: recipe.name,

@@ -17,6 +17,7 @@ import {
   readQuery,
   serveAs,
   sheetInputOf,
+  withFewRecipes,
 } from "./state.ts";
 
 const START = firstState(BENCH);
@@ -191,5 +192,30 @@ describe("the dial", () => {
     ).toEqual({
       source: { grinder: "Dunlin", setting: 31 },
     });
+  });
+});
+
+describe("of thousands of recipes", () => {
+  const many = Array.from({ length: 300 }, (_, i) => ({
+    ...LOFT_CONE,
+    versionId: `v${i}`,
+    state: i % 10 === 9 ? ("standard" as const) : ("trial" as const),
+  }));
+
+  test("a page carries the one that was asked for and every standard before others, in their order", () => {
+    const few = withFewRecipes({ ...BENCH, recipes: many }, many[201]);
+    const ids = few.recipes.map(({ versionId }) => versionId);
+    expect(ids).toHaveLength(60);
+    expect(ids).toContain("v201");
+    expect(few.recipes.filter(({ state }) => state === "standard")).toHaveLength(30);
+    expect(ids).toEqual(many.map(({ versionId }) => versionId).filter((id) => ids.includes(id)));
+  });
+
+  test("a version that does not count yet comes along; a small house keeps all it has", () => {
+    const trial = { ...LOFT_CONE, versionId: "on trial" };
+    const ids = ({ recipes }: typeof BENCH) => recipes.map(({ versionId }) => versionId);
+    expect(ids(withFewRecipes(BENCH, trial))).toEqual(["loft", "slack", "on trial"]);
+    expect(ids(withFewRecipes(BENCH, LOFT_CONE))).toEqual(["loft", "slack"]);
+    expect(ids(withFewRecipes(BENCH, undefined))).toEqual(["loft", "slack"]);
   });
 });

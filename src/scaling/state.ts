@@ -50,6 +50,21 @@ export interface Chosen {
   readonly ice: BenchIce | undefined;
 }
 
+/** As many recipes as a page carries along; a house may have thousands. */
+const MOST_RECIPES = 60;
+
+/**
+ * A bench with the recipes that a page of Scale needs: the one that was asked for, be it one that does not count yet,
+ * then standards before the others.
+ */
+export function withFewRecipes(bench: Bench, asked: BenchRecipe | undefined): Bench {
+  const isAsked = ({ versionId }: BenchRecipe) => versionId === asked?.versionId;
+  const all = asked && !bench.recipes.some(isAsked) ? [...bench.recipes, asked] : bench.recipes;
+  const rank = (recipe: BenchRecipe) => (isAsked(recipe) ? 0 : recipe.state === "standard" ? 1 : 2);
+  const kept = new Set(all.toSorted((a, b) => rank(a) - rank(b)).slice(0, MOST_RECIPES));
+  return { ...bench, recipes: all.filter((recipe) => kept.has(recipe)) };
+}
+
 /** Whether a site has what a sheet takes. */
 export function canScale(bench: Bench): boolean {
   return [bench.recipes, bench.coffees, bench.brewers, bench.grinders, bench.vessels].every(

@@ -107,3 +107,28 @@ describe("a card that is poured by hand", () => {
     );
   });
 });
+
+test("a batch recipe's own steps stand where they are done, and its lid is put on once", () => {
+  const none = { atS: null, note: "", staysG: null };
+  const card = {
+    ...HOT,
+    byHand: [
+      { ...none, when: "first drops", act: "stir", note: "five turns" },
+      { ...none, when: "at", atS: 150, act: "plate off" },
+      { ...none, when: "after", act: "lid on" },
+      { ...none, when: "after", act: "transfer", note: "to the white pot", staysG: 25 },
+    ],
+  } as unknown as CardSheet;
+  const order = [
+    "Set Fulmar to",
+    "At the first drops stir, five turns.",
+    "At 2:30 turn the plate off.",
+    "Taste",
+    "When it is done put the lid on.",
+    "pour it over into a second pot, to the white pot; about 25 g stay behind.",
+    "Note the time.",
+  ].map((part) => at(card, part));
+  expect(order).toEqual(order.toSorted((a, b) => a - b));
+  expect(order).not.toContain(-1);
+  expect(at(card, "Put the lid on")).toBe(-1);
+});

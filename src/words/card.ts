@@ -1,4 +1,5 @@
 import type { CardSheet } from "#contract/card.ts";
+import type { HandAct, HandStep, Moment } from "#core/recipe";
 import { printLiquid, printNumber, printTime } from "#core/units";
 
 /** A card's name wherever it is listed. */
@@ -21,7 +22,7 @@ export function printSetting(settingG: number): string {
 
 /** What to do, in working order. */
 export function stepsOf(
-  { input, result, dial, pours, madeWith }: CardSheet,
+  { input, result, dial, pours, byHand = [], madeWith }: CardSheet,
   print: CardPrinters,
 ): readonly string[] {
   const { doseG, brewWaterG, bypassG, iceG, yieldG, settingG } = result.rounded;
@@ -51,6 +52,7 @@ export function stepsOf(
     );
   if (!(hot || batch)) steps.push(`Set the dripper over the ice and zero the scale.`);
   if (hot && !batch) steps.push(`Set the dripper on the ${vessel} and zero the scale.`);
+  steps.push(...byHand.filter(({ when }) => when === "before").map(handStepSentence));
   if (batch)
     steps.push(
       `Set ${brewer} to ${printSetting(settingG ?? brewWaterG)} at ${print.temp(waterTempC)} and start it.`,
@@ -58,14 +60,43 @@ export function stepsOf(
   else if (pours) steps.push(...pourSteps(pours, waterTempC, print));
   else
     steps.push(`Pour ${print.liquid(brewWaterG)} of water at ${print.temp(waterTempC)}, as the recipe says.`);
+  const handed = (moment: Moment) => byHand.filter(({ when }) => when === moment).map(handStepSentence);
+  steps.push(...handed("first drops"), ...handed("at"));
   if (bypassG > 0) steps.push(`Add ${print.liquid(bypassG)} of hot water beside the bed.`);
   if (hot)
     steps.push(`Weigh it: about ${print.liquid(yieldG)}. Swirl or stir, so that top and bottom taste alike.`);
   else steps.push(`Swirl until the ice has melted. Weigh it: about ${print.liquid(yieldG)}.`);
   steps.push("Taste it, and again when it has cooled a little.");
-  steps.push("Put the lid on and note the time.");
+  const after = handed("after");
+  steps.push(...after);
+  steps.push(
+    byHand.some(({ act }) => act === "lid on") ? "Note the time." : "Put the lid on and note the time.",
+  );
   return steps;
 }
+
+/** What a hand does beside the water, as a step. */
+function handStepSentence({ when, atS, act, note, staysG }: HandStep): string {
+  const moment = when === "at" && atS !== null ? `At ${printTime(atS)}` : STEP_MOMENTS[when];
+  const what = act === "other" ? note : [STEP_ACTS[act], note].filter(Boolean).join(", ");
+  const stays = staysG ? `; about ${printNumber(staysG, 0)} g stay behind` : "";
+  return `${moment} ${what}${stays}.`;
+}
+
+const STEP_MOMENTS: { readonly [moment in Moment]: string } = {
+  before: "Before it brews",
+  "first drops": "At the first drops",
+  at: "In time",
+  after: "When it is done",
+};
+const STEP_ACTS: { readonly [act in HandAct]: string } = {
+  stir: "stir",
+  swirl: "swirl",
+  "lid on": "put the lid on",
+  "plate off": "turn the plate off",
+  transfer: "pour it over into a second pot",
+  other: "",
+};
 
 /** A hand's pours, by the clock and the scale. */
 function pourSteps(

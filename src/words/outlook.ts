@@ -167,8 +167,8 @@ export function missingSentence(
     case "matched":
       return `No forecast: the source's grind is not known. Note on the Bench what its dial grinds, or match it with ${names.grinder}.`;
     case "press":
-      return `No forecast here: in ${names.brewer} coffee lies in its water, and how long is not written in this recipe.`;
+      return `No forecast here: in ${names.brewer} coffee lies in its water. What it gives stands with its own recipe, under Recipes.`;
     case "sourcePress":
-      return "No forecast here: the source lay in its water, and how long is not written in the recipe.";
+      return "No forecast here: the source lay in its water, and a bed that water runs through gives otherwise. Its own forecast stands under Recipes.";
   }
 }

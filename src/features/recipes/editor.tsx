@@ -2,7 +2,7 @@
 
 import { Redo2, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useDeferredValue, useReducer, useRef, useState } from "react";
+import { type KeyboardEvent, useDeferredValue, useEffect, useReducer, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { KeptRecipe, RecipeVersion } from "#contract/recipe.ts";
@@ -40,6 +40,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
   const router = useRouter();
   const { send } = useCounter();
   const [history, dispatch] = useReducer(step<Draft>, { past: [], now: start, future: [] });
+  const [saved, setSaved] = useState(start);
   const [preview, setPreview] = useState<PourAct>();
   const [row, setRow] = useState({ versionId: began.versionId, revision: began.revision });
   const [asked, setAsked] = useState(false);
@@ -47,6 +48,20 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
   const [theirs, setTheirs] = useState<RecipeVersion & { readonly name: string }>();
   const [busy, setBusy] = useState(false);
   const unread = useRef(new Set<string>());
+
+  const unsaved = history.now !== saved;
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    if (unsaved) window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, [unsaved]);
+  const onKeyDown = (event: KeyboardEvent) => {
+    // In a field the browser undoes letters; elsewhere the last act is undone.
+    const inField = event.target instanceof HTMLInputElement && event.target.type !== "checkbox";
+    if (event.key.toLowerCase() !== "z" || !(event.ctrlKey || event.metaKey) || inField) return;
+    event.preventDefault();
+    dispatch({ type: event.shiftKey ? "redo" : "undo" });
+  };
 
   const draft = preview ? act(history.now, preview) : history.now;
   const { recipe } = draft;
@@ -92,6 +107,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
     }
     setTheirs(undefined);
     setRow({ ...over, revision: sent.data.revision ?? over.revision });
+    setSaved(history.now);
     toast.success(as === "draft" ? "Kept as a draft." : "Kept, on trial.");
     // The page is left with what it was made for done; a draft stays open to be written on.
     if (as === "trial") router.push(`/recipes/${recipeId}?v=${over.versionId}`);
@@ -107,7 +123,8 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
   const general = trouble && trouble.field === undefined ? trouble.message : undefined;
   return (
     <UnreadContext value={unread}>
-      <div className="mx-auto flex max-w-[1240px] flex-col gap-3">
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: a shortcut beside the buttons that do the same */}
+      <div className="mx-auto flex max-w-[1240px] flex-col gap-3" onKeyDown={onKeyDown}>
         <header className="flex flex-wrap items-end gap-2">
           <h1 className="sr-only">{start.name === "" ? "A new recipe" : `Write on ${start.name}`}</h1>
           <div className="min-w-64 flex-1">

@@ -1,6 +1,6 @@
 "use client";
 
-import { Copy, Download, Pencil } from "lucide-react";
+import { Copy, Download, Pencil, Scale } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { toast } from "sonner";
@@ -70,6 +70,11 @@ export function RecipeView({ id, name, archived, versions, shown, kit }: RecipeV
         <a href={`/api/v1/recipes?id=${id}`} className={buttonClass()} download>
           <Download size={16} aria-hidden /> As a file
         </a>
+        {state !== "draft" && (
+          <Link href={`/scale?recipe=${shown.versionId}`} className={buttonClass()}>
+            <Scale size={16} aria-hidden /> Scale it
+          </Link>
+        )}
         {may("approve") && state !== "draft" && state !== "standard" && (
           <Link href={`/recipes/${id}/approve?v=${shown.versionId}`} className={buttonClass("main")}>
             Make it the standard

@@ -14,8 +14,8 @@ import { BasketPanel } from "./basketPanel.tsx";
 import { Checks } from "./checks.tsx";
 import { CupPanel } from "./cupPanel.tsx";
 import { DialLadder } from "./dialLadder.tsx";
-import { type Told, toldOf } from "./told.ts";
-import { useForecast } from "./useForecast.ts";
+import type { Told } from "./told.ts";
+import { toldOf, useForecast } from "./useForecast.ts";
 import { WindowSearch } from "./windowSearch.tsx";
 
 interface BelowProps {

@@ -10,7 +10,6 @@ import type { Bench } from "#contract/bench.ts";
 import type { Mend } from "#core/outlook";
 import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
 import { step } from "#parts/undoable.ts";
-import { cardOf } from "#scaling/card.ts";
 import {
   chosenOf,
   extractionOf,
@@ -328,8 +327,11 @@ function Save({ state, bench, sheet, board }: SaveProps) {
     if (kept.current?.state !== state) kept.current = { state, id: uuidv7() };
     const { id } = kept.current;
     setSaving(true);
+    // What a card is made of is not asked for before there is one to keep.
     const sent = await send(
-      saveCard({ id, siteId: bench.site.id, sheet: cardOf(state, bench, sheet, told) }),
+      import("#scaling/card.ts").then(({ cardOf }) =>
+        saveCard({ id, siteId: bench.site.id, sheet: cardOf(state, bench, sheet, told) }),
+      ),
     );
     setSaving(false);
     if (!sent.ok) return;

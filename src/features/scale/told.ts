@@ -1,7 +1,6 @@
 import { useSyncExternalStore } from "react";
-import { type Foretold, foretold } from "#scaling/card.ts";
+import type { Foretold } from "#scaling/card.ts";
 import type { ScaleState } from "#scaling/state.ts";
-import type { Forecast } from "./useForecast.ts";
 
 /** What the forecast says of the sheet at its setting, for the ribbon and the card. */
 export interface Told extends Foretold {
@@ -11,20 +10,6 @@ export interface Told extends Foretold {
     | undefined;
   /** The sheet that it is of; undefined while it is of an older one than what stands below the ribbon. */
   readonly of: ScaleState | undefined;
-}
-
-export function toldOf({ first, study }: Forecast, of: ScaleState | undefined): Told | undefined {
-  if (!first) return undefined;
-  const sure = study?.sureness;
-  return {
-    ...foretold(first),
-    ranges: sure && {
-      brewTimeS: sure.range.brewTimeS,
-      strengthPct: sure.strengthPct,
-      extractionPct: sure.range.extractionPct,
-    },
-    of,
-  };
 }
 
 /** Where the forecast leaves what it says: whoever reads it is drawn anew, and nobody else. */

@@ -3,7 +3,10 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { BrewFailure } from "#core/brew";
 import type { Asking, First, Progress, Study, WindowRow } from "#core/outlook";
+import { foretold } from "#scaling/card.ts";
+import type { ScaleState } from "#scaling/state.ts";
 import type { Forecasts } from "#workers/index.ts";
+import type { Told } from "./told.ts";
 
 /** What is known of a sheet's forecast by now; of an older sheet while the new one is worked out. */
 export interface Forecast {
@@ -121,5 +124,20 @@ export function useForecast(asking: Asking | undefined) {
     searchWindow,
     stopSearch,
     again: () => setRound((each) => each + 1),
+  };
+}
+
+/** What a forecast says of a sheet, for the ribbon and the card. */
+export function toldOf({ first, study }: Forecast, of: ScaleState | undefined): Told | undefined {
+  if (!first) return undefined;
+  const sure = study?.sureness;
+  return {
+    ...foretold(first),
+    ranges: sure && {
+      brewTimeS: sure.range.brewTimeS,
+      strengthPct: sure.strengthPct,
+      extractionPct: sure.range.extractionPct,
+    },
+    of,
   };
 }
