@@ -158,6 +158,7 @@ test("what cannot be is answered where it stands, and nothing typed is lost", as
   await expect(alerts.first()).toContainText("The running total must rise");
   await button(page, "Keep it, on trial").click();
   await expect(alerts.first()).toContainText("Something above is not right yet");
+  await expect(page.getByRole("main")).toContainText("No forecast: The running total must rise");
   await button(page, "undo").click();
   await typeInto(page, "bloom, times the dose", "0");
   await expect(alerts.first()).toContainText("A bloom of nothing wets nothing");
@@ -229,7 +230,7 @@ test("a press turned over says what can hurt, and its cups are shared", async ({
   await expect(strength).not.toHaveText(before ?? "");
   await expect(page.getByText(/^Shared into 4:/)).toBeVisible();
   await page.getByText("measured by the spoon?").click();
-  await expect(page.getByText(/roughly 15[.]\d+ g/)).toBeVisible();
+  await expect(page.getByText(/roughly [\d.]+ g, maybe/)).toBeVisible();
 });
 
 test("the list is narrowed in its link; two versions stand side by side; one is archived and found again", async ({

@@ -1,37 +1,22 @@
-import type { Recipe } from "#core/recipe";
+import { BLANK, type Recipe } from "#core/recipe";
 
 const POUR = { pace: null, where: "spiral", agitation: "none" } as const;
 
 /** The demo house's hand recipe, as it was written down. */
 export const LOFT_RECIPE: Recipe = {
-  serve: "hot",
+  ...BLANK,
   doseG: 22,
-  doseRangeG: null,
-  ratioBasis: "poured",
-  waterTempC: 93,
   dialSetting: 31,
   texture: null,
-  siftLossPct: 0,
-  rinsed: true,
-  filterNote: "",
-  blooms: true,
   pours: [
     { ...POUR, toG: 55, start: { atS: 0 }, agitation: "swirl" },
     { ...POUR, toG: 150, start: { atS: 40 } },
     { ...POUR, toG: 250, start: { atS: 75 } },
     { ...POUR, toG: 352, start: { atS: 110 } },
   ],
-  steps: [],
-  press: null,
-  iceG: 0,
-  dilutionG: 0,
-  portions: null,
   doneS: 190,
   weighedG: 303,
   strengthPct: 1.38,
-  taste: "",
-  origin: "",
-  services: ["hot"],
 };
 
 /** The same hand over ice. */

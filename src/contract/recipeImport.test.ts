@@ -225,6 +225,7 @@ describe("what a file would do", () => {
     expect(whyRefused(file([written("Long", version(long))]))).toMatchObject({ code: "tooManyPours" });
     expect(whyRefused(file([{ ...LOFT, name: "\u202e" }]))).toMatchObject({ code: "nameEmpty" });
     expect(lines(file([LOFT, LOFT]))).toEqual(["add 1", "refuse"]);
+    expect(lines(file([LOFT, { ...LOFT, name: "LOFT CONE" }]))).toEqual(["add 1", "refuse"]);
     expect(whyRefused(file([written("Far", version(LOFT_RECIPE, { brewer: "Gannet" }))]))).toEqual({
       code: "unknownThing",
       kind: "brewer",

@@ -71,13 +71,13 @@ export function planImport(text: string, house: HouseForImport): Result<ImportPl
   for (const [i, given] of read.value.recipes.entries()) {
     const name = nameOf(given) ?? `recipe ${i + 1}`;
     const judged = judge(given, { house, offered });
-    if (!judged.ok || seen.has(judged.value.name)) {
+    if (!judged.ok || seen.has(asFound(judged.value.name))) {
       lines.push({ name, what: "refuse", why: judged.ok ? { code: "twice" } : judged.failure });
       continue;
     }
     const recipe = judged.value;
-    seen.add(recipe.name);
-    const here = house.recipes.find((each) => each.name === recipe.name);
+    seen.add(asFound(recipe.name));
+    const here = house.recipes.find((each) => asFound(each.name) === asFound(recipe.name));
     const fresh = here
       ? recipe.versions.filter((version) => !here.versions.some(same(version)))
       : recipe.versions;
@@ -106,6 +106,11 @@ export function planImport(text: string, house: HouseForImport): Result<ImportPl
     coffees: missing("coffees"),
   };
   return ok({ lines, things, recipes });
+}
+
+/** A name as it is looked for: the house takes no two that differ by their case alone. */
+function asFound(name: string): string {
+  return name.toLowerCase();
 }
 
 function readEnvelope(text: string): Result<ReturnType<typeof fileEnvelope.parse>, FileFailure> {

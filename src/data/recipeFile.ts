@@ -111,7 +111,7 @@ export function importRecipes(db: Database, plan: ImportPlan, siteId: string, by
     const [{ last } = { last: null }] = await tx.select({ last: max(recipes.position) }).from(recipes);
     let position = last ?? -1;
     for (const { name, archived, versions, isNew } of plan.recipes) {
-      const here = all.find((recipe) => recipe.name === name);
+      const here = all.find((recipe) => recipe.name.toLowerCase() === name.toLowerCase());
       const recipeId = here?.id ?? uuidv7();
       if (isNew) await tx.insert(recipes).values({ id: recipeId, name, archived, position: ++position });
       const oldestFirst = versions.toSorted((a, b) => a.version - b.version);

@@ -189,7 +189,8 @@ export function keepVersion(
         after: summary(name, { ...row, version }),
       });
     }
-    await turnBench(tx);
+    // What is only drafted is on no bench.
+    if (as !== "draft" || (recipe && recipe.name !== name)) await turnBench(tx);
     return ok({ revision: own ? revision + 1 : 1 });
   });
 }
@@ -228,7 +229,6 @@ export function dropDraft(
       .from(recipeVersions)
       .where(eq(recipeVersions.recipeId, draft.recipeId));
     if (!left) await tx.delete(recipes).where(eq(recipes.id, draft.recipeId));
-    await turnBench(tx);
     return ok(undefined);
   });
 }

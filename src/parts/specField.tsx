@@ -1,8 +1,8 @@
 "use client";
 
-import { useId } from "react";
 import type { FieldSpec } from "#contract/things.ts";
 import { Field } from "#ui/field.tsx";
+import { Pick } from "#ui/pick.tsx";
 import { type FieldWords, OPTION_WORDS } from "#words/index.ts";
 
 export interface Named {
@@ -28,7 +28,6 @@ interface SpecFieldProps {
 
 /** A field of whatever kind, with its label over it and what is wrong with it under it. */
 export function SpecField({ spec, words: { label, help }, text, trouble, onText, named }: SpecFieldProps) {
-  const id = useId();
   if (spec.type === "yes") {
     return (
       <label className="flex min-h-16 items-center gap-2">
@@ -46,34 +45,16 @@ export function SpecField({ spec, words: { label, help }, text, trouble, onText,
       spec.type === "ref"
         ? (named ?? [])
         : spec.options.map((option) => ({ id: option, name: OPTION_WORDS[option] ?? option }));
+    const none = spec.type === "ref" && spec.optional ? [{ id: "", name: "none" }] : [];
     return (
-      <div>
-        <label htmlFor={id} className="block text-quiet text-sm">
-          {label}
-        </label>
-        <select
-          id={id}
-          value={text}
-          onChange={(event) => onText(event.target.value)}
-          aria-invalid={trouble !== undefined}
-          aria-describedby={`${id}-more`}
-          className="min-h-11 w-full rounded-md border-2 border-rim/50 bg-enamel px-2 aria-invalid:border-stop"
-        >
-          {spec.type === "ref" && spec.optional && <option value="">none</option>}
-          {options.map((option) => (
-            <option key={option.id} value={option.id}>
-              {option.name}
-            </option>
-          ))}
-        </select>
-        <p
-          id={`${id}-more`}
-          role={trouble ? "alert" : undefined}
-          className={`min-h-5 text-sm ${trouble ? "text-stop" : "text-quiet"}`}
-        >
-          {trouble ?? help}
-        </p>
-      </div>
+      <Pick
+        label={label}
+        value={text}
+        options={[...none, ...options].map((option) => ({ value: option.id, text: option.name }))}
+        onPick={onText}
+        trouble={trouble}
+        help={help}
+      />
     );
   }
   return (

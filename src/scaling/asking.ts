@@ -115,7 +115,13 @@ export function recipeBenchOf(recipe: BenchRecipe, bench: Bench, grindUm = groun
 }
 
 /** What a recipe's setting grinds, else its texture, µm; undefined where neither is known. */
-export function groundUm({ grinder, dialSetting, texture }: BenchRecipe): number | undefined {
+export function groundUm({
+  grinder,
+  dialSetting,
+  texture,
+}: Pick<BenchRecipe, "dialSetting" | "texture"> & {
+  readonly grinder: Pick<NonNullable<BenchRecipe["grinder"]>, "curve"> | null;
+}): number | undefined {
   const curve = grinder && fitCurve(grinder.curve);
   if (curve?.ok && dialSetting !== null) return umAt(curve.value, dialSetting);
   return dialSetting === null && texture ? TEXTURE_UM[texture] : undefined;

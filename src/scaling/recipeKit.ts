@@ -1,10 +1,10 @@
 import type { Bench } from "#contract/bench.ts";
 import type { RecipeVersion } from "#contract/recipe.ts";
 import type { Basket, Factors, SprayMode } from "#core/brew";
-import { type CurvePoint, fitCurve, TEXTURE_UM, umAt } from "#core/grind";
+import type { CurvePoint } from "#core/grind";
 import { boilingC } from "#core/measure";
 import { type BrewedWith, type Recipe, type RecipeBench, weighedRetention } from "#core/recipe";
-import { factorsOf } from "./asking.ts";
+import { factorsOf, groundUm } from "./asking.ts";
 
 /** What recipes are written down with: what stands on the benches of all sites. */
 export interface RecipeKit {
@@ -94,16 +94,8 @@ export function recipeBench(
 ): RecipeBench | undefined {
   const { brewer, grinder, coffee } = namedOf(kit, naming);
   if (!brewer || !coffee) return undefined;
-  const curve = grinder && fitCurve(grinder.curve);
   const { dialSetting, texture } = recipe;
-  const grindUm =
-    dialSetting !== null
-      ? curve?.ok
-        ? umAt(curve.value, dialSetting)
-        : undefined
-      : texture
-        ? TEXTURE_UM[texture]
-        : undefined;
+  const grindUm = groundUm({ grinder: grinder ?? null, dialSetting, texture });
   return {
     kind: brewer.kind,
     basket: brewer.basket,

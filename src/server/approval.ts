@@ -33,12 +33,14 @@ export async function effectsOf(versionId: string): Promise<{
   const [version, to] = await Promise.all([findVersion(db, versionId), findBenchRecipe(db, versionId)]);
   if (!version || !to) throw new Refusal(NOT_A_RECIPE, { code: "notThere" });
   const cards = await readCardsOfRecipe(db, version.recipeId, await siteToday());
+  const madeFrom = [...new Set(cards.map(({ sheet }) => sheet.madeWith.recipeVersionId))];
+  const versions = new Map(
+    await Promise.all(madeFrom.map(async (id) => [id, await findBenchRecipe(db, id)] as const)),
+  );
   const effects: CardEffect[] = [];
   for (const { id, site, days, draft, sheet } of cards) {
-    const [from, bench] = await Promise.all([
-      findBenchRecipe(db, sheet.madeWith.recipeVersionId),
-      benchOf(site.id),
-    ]);
+    const from = versions.get(sheet.madeWith.recipeVersionId);
+    const bench = await benchOf(site.id);
     const made = from && bench && remade(sheet, from, to, bench);
     if (!made) continue;
     const after = made.ok ? whole(made.value) : { stays: staysSentence(made.failure) };

@@ -29,7 +29,8 @@ export async function putRecipe(
   const name = cleanName(typed.name);
   if (!name.ok) throw new Refusal(nameSentence(name.failure), { field: "name" });
   const brewedWith = await whatItIsBrewedWith(typed);
-  const [fault] = faultsOf(typed.recipe, brewedWith);
+  // A draft may be kept half written; what is kept for good must be right.
+  const [fault] = typed.as === "draft" ? [] : faultsOf(typed.recipe, brewedWith);
   if (fault) throw new Refusal(recipeSentence(fault), { field: fault.field });
   const retentionGPerG = weighedRetention(typed.recipe) ?? brewedWith.retentionGPerG;
   const kept = await keepVersion(database(), { ...typed, name: name.value, retentionGPerG }, by);

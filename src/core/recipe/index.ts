@@ -13,6 +13,7 @@ export {
   AGITATIONS,
   type Agitation,
   allWaterG,
+  BLANK,
   bloomMultiple,
   HAND_ACTS,
   type HandAct,

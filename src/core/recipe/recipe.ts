@@ -133,3 +133,33 @@ export function waterForRatio(recipe: Recipe, ratio: number, retentionGPerG: num
   const poured = recipe.ratioBasis === "poured" ? ratio : ratio + retentionGPerG;
   return poured * recipe.doseG - recipe.iceG - recipe.dilutionG;
 }
+
+/** A recipe of which nothing is written down yet but that it is a hot cup: what a new one starts from. */
+export const BLANK: Recipe = {
+  serve: "hot",
+  doseG: 20,
+  doseRangeG: null,
+  ratioBasis: "poured",
+  waterTempC: 93,
+  dialSetting: null,
+  texture: "fine sea salt",
+  siftLossPct: 0,
+  rinsed: true,
+  filterNote: "",
+  blooms: true,
+  pours: [
+    { toG: 40, start: { atS: 0 }, pace: null, where: "spiral", agitation: "none" },
+    { toG: 320, start: { atS: 40 }, pace: null, where: "spiral", agitation: "none" },
+  ],
+  steps: [],
+  press: null,
+  iceG: 0,
+  dilutionG: 0,
+  portions: null,
+  doneS: null,
+  weighedG: null,
+  strengthPct: null,
+  taste: "",
+  origin: "",
+  services: ["hot"],
+};

@@ -1,6 +1,6 @@
 import { subDays } from "date-fns";
 import type { RecipeState } from "#contract/recipe.ts";
-import type { Recipe, RecipePour } from "#core/recipe";
+import { BLANK, type Recipe, type RecipePour } from "#core/recipe";
 import type * as schema from "#data/schema.ts";
 import { BARISTA, DEMO_IDS, demoId, LEAD } from "./bench.ts";
 
@@ -15,31 +15,7 @@ const pour = (toG: number, atS: number, others: Partial<RecipePour> = {}): Recip
   ...others,
 });
 
-const HAND: Recipe = {
-  serve: "hot",
-  doseG: 22,
-  doseRangeG: null,
-  ratioBasis: "poured",
-  waterTempC: 93,
-  dialSetting: 31,
-  texture: null,
-  siftLossPct: 0,
-  rinsed: true,
-  filterNote: "seam folded over",
-  blooms: true,
-  pours: [],
-  steps: [],
-  press: null,
-  iceG: 0,
-  dilutionG: 0,
-  portions: null,
-  doneS: null,
-  weighedG: null,
-  strengthPct: null,
-  taste: "",
-  origin: "",
-  services: ["hot"],
-};
+const HAND: Recipe = { ...BLANK, doseG: 22, dialSetting: 31, texture: null, filterNote: "seam folded over" };
 
 const LOFT: Recipe = {
   ...HAND,

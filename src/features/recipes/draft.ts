@@ -1,5 +1,5 @@
 import type { RecipeVersion } from "#contract/recipe.ts";
-import { type PourAct, poured, type Recipe } from "#core/recipe";
+import { BLANK, type PourAct, poured, type Recipe } from "#core/recipe";
 import type { KitBrewer, Naming, RecipeKit } from "#scaling/recipeKit.ts";
 
 /** A version while it is written. */
@@ -7,35 +7,6 @@ export interface Draft extends Naming {
   readonly name: string;
   readonly recipe: Recipe;
 }
-
-const FIRST: Recipe = {
-  serve: "hot",
-  doseG: 20,
-  doseRangeG: null,
-  ratioBasis: "poured",
-  waterTempC: 93,
-  dialSetting: null,
-  texture: "fine sea salt",
-  siftLossPct: 0,
-  rinsed: true,
-  filterNote: "",
-  blooms: true,
-  pours: [
-    { toG: 40, start: { atS: 0 }, pace: null, where: "spiral", agitation: "none" },
-    { toG: 320, start: { atS: 40 }, pace: null, where: "spiral", agitation: "none" },
-  ],
-  steps: [],
-  press: null,
-  iceG: 0,
-  dilutionG: 0,
-  portions: null,
-  doneS: null,
-  weighedG: null,
-  strengthPct: null,
-  taste: "",
-  origin: "",
-  services: ["hot"],
-};
 
 /** What a new recipe starts from: a hand brewer where there is one, and usual figures. */
 export function firstDraft(kit: RecipeKit): Draft {
@@ -45,7 +16,7 @@ export function firstDraft(kit: RecipeKit): Draft {
     brewerId: brewer?.id ?? "",
     grinderId: null,
     coffeeId: kit.coffees[0]?.id ?? "",
-    recipe: FIRST,
+    recipe: BLANK,
   };
   return brewer ? brewedOn(draft, brewer) : draft;
 }
@@ -72,7 +43,7 @@ export function brewedOn(draft: Draft, brewer: KitBrewer): Draft {
   const pours =
     hand || recipe.pours.length === ONE_POUR
       ? recipe.pours
-      : [{ ...FIRST.pours[0]!, toG: waterG, agitation: "none" as const }];
+      : [{ ...BLANK.pours[0]!, toG: waterG, agitation: "none" as const }];
   return {
     ...draft,
     brewerId: brewer.id,

@@ -1,6 +1,5 @@
 "use client";
 
-import { Redo2, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, useDeferredValue, useEffect, useReducer, useRef, useState } from "react";
 import { toast } from "sonner";
@@ -8,6 +7,7 @@ import { v7 as uuidv7 } from "uuid";
 import type { KeptRecipe, RecipeVersion } from "#contract/recipe.ts";
 import { faultsOf, type PourAct } from "#core/recipe";
 import { step } from "#parts/undoable.ts";
+import { UndoButtons } from "#parts/undoButtons.tsx";
 import { brewedWith, namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
@@ -87,8 +87,8 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
   };
 
   const keep = async (as: "draft" | "trial", over = row) => {
-    setAsked(true);
-    if (unread.current.size > 0 || faults.length > 0) {
+    setAsked(as === "trial");
+    if (unread.current.size > 0 || (as === "trial" && faults.length > 0)) {
       setTrouble({ message: "Something above is not right yet: it is marked where it stands." });
       return;
     }
@@ -137,22 +137,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
             />
           </div>
           <div className="flex flex-wrap gap-2 pb-5">
-            <Button
-              look="icon"
-              aria-label="undo"
-              disabled={history.past.length === 0}
-              onClick={() => dispatch({ type: "undo" })}
-            >
-              <Undo2 size={18} aria-hidden />
-            </Button>
-            <Button
-              look="icon"
-              aria-label="redo"
-              disabled={history.future.length === 0}
-              onClick={() => dispatch({ type: "redo" })}
-            >
-              <Redo2 size={18} aria-hidden />
-            </Button>
+            <UndoButtons history={history} dispatch={dispatch} />
             <Button look="quiet" disabled={busy} onClick={throwAway}>
               {row.revision > 0 ? "Throw the draft away" : "Leave it"}
             </Button>

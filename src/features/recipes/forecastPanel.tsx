@@ -1,17 +1,22 @@
 "use client";
 
 import { useMemo } from "react";
-import { forecastRecipe, type Recipe, type RecipeForecast, shared } from "#core/recipe";
+import { faultsOf, forecastRecipe, type Recipe, type RecipeForecast, shared } from "#core/recipe";
 import { printPct, printTime } from "#core/units";
-import { type Naming, type RecipeKit, recipeBench } from "#scaling/recipeKit.ts";
+import { brewedWith, type Naming, type RecipeKit, recipeBench } from "#scaling/recipeKit.ts";
 import { useUnits } from "#ui/units.tsx";
-import { recipeForecastSentence } from "#words/index.ts";
+import { recipeForecastSentence, recipeSentence } from "#words/index.ts";
 
 /** What a recipe will give as it is written, or why nobody can say. */
 export function useRecipeForecast(kit: RecipeKit, naming: Naming, recipe: Recipe) {
   const { brewerId, grinderId, coffeeId } = naming;
   return useMemo(() => {
-    const bench = recipeBench(kit, { brewerId, grinderId, coffeeId }, recipe);
+    const named = { brewerId, grinderId, coffeeId };
+    const made = brewedWith(kit, named);
+    const [fault] = made ? faultsOf(recipe, made) : [];
+    // Water that runs backwards has no forecast.
+    if (fault) return { forecast: undefined, missing: recipeSentence(fault) };
+    const bench = recipeBench(kit, named, recipe);
     const forecast = bench && forecastRecipe(recipe, bench);
     return {
       forecast: forecast?.ok ? forecast.value : undefined,

@@ -3,8 +3,9 @@
 import { Plus, X } from "lucide-react";
 import { HAND_ACTS, type HandStep, MOMENTS } from "#core/recipe";
 import { Button } from "#ui/button.tsx";
+import { Pick } from "#ui/pick.tsx";
 import { HAND_ACT_WORDS, MOMENT_WORDS } from "#words/index.ts";
-import { Pick, TypedField, WordsField } from "./typedField.tsx";
+import { TypedField, WordsField } from "./typedField.tsx";
 
 interface HandStepsProps {
   readonly steps: readonly HandStep[];

@@ -17,12 +17,13 @@ import {
 import { printNumber } from "#core/units";
 import { type Naming, namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
 import { Panel } from "#ui/panel.tsx";
+import { Pick } from "#ui/pick.tsx";
 import { FIELD_GRID } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { BASIS_WORDS, SERVICE_WORDS } from "#words/index.ts";
 import type { Draft } from "./draft.ts";
 import { Spoons } from "./spoons.tsx";
-import { Pick, TypedField, WordsField } from "./typedField.tsx";
+import { TypedField, WordsField } from "./typedField.tsx";
 
 interface MadeProps {
   readonly kit: RecipeKit;

@@ -29,8 +29,9 @@ import {
 } from "#core/recipe";
 import { printNumber } from "#core/units";
 import { Button } from "#ui/button.tsx";
+import { Pick } from "#ui/pick.tsx";
 import { AGITATION_WORDS } from "#words/index.ts";
-import { Pick, TypedField } from "./typedField.tsx";
+import { TypedField } from "./typedField.tsx";
 
 interface PourTableProps {
   readonly recipe: Recipe;

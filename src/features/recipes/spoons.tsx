@@ -4,8 +4,9 @@ import { useState } from "react";
 import { SPOON_ML, type Spoon, spoonsToG } from "#core/recipe";
 import { printNumber } from "#core/units";
 import { Button } from "#ui/button.tsx";
+import { Pick } from "#ui/pick.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { Pick, TypedField } from "./typedField.tsx";
+import { TypedField } from "./typedField.tsx";
 
 interface SpoonsProps {
   readonly densityGPerMl: number;

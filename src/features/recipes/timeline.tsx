@@ -82,7 +82,9 @@ export function Timeline({ recipe, forecast, untilS: leastS = 0, onAct, onPrevie
     })
     .join(", ");
   return (
-    <div className="overflow-x-auto">
+    // On a phone it is scrolled sideways, by the keyboard too.
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: see above
+    <section className="overflow-x-auto" tabIndex={0} aria-label="water over time">
       <svg
         ref={svg}
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -219,7 +221,7 @@ export function Timeline({ recipe, forecast, untilS: leastS = 0, onAct, onPrevie
           {onAct && " · drag a dot to retime its pour"}
         </text>
       </svg>
-    </div>
+    </section>
   );
 }
 

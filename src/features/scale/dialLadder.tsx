@@ -113,7 +113,7 @@ export const DialLadder = memo(function DialLadder({
             </thead>
             <tbody>
               {lines.map(({ by, setting: at, rung }) => (
-                <tr key={by} className={by === pick ? "bg-rim/10 font-semibold" : undefined}>
+                <tr key={by} className={by === pick ? "bg-rim/5 font-semibold" : undefined}>
                   <td className="py-0.5">
                     <label className="flex min-h-8 cursor-pointer flex-wrap items-center gap-x-2 sm:whitespace-nowrap">
                       <input

@@ -1,6 +1,5 @@
 "use client";
 
-import { Redo2, Undo2 } from "lucide-react";
 import dynamic from "next/dynamic";
 import { ToggleGroup } from "radix-ui";
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from "react";
@@ -10,6 +9,7 @@ import type { Bench } from "#contract/bench.ts";
 import type { Mend } from "#core/outlook";
 import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
 import { step } from "#parts/undoable.ts";
+import { UndoButtons } from "#parts/undoButtons.tsx";
 import {
   chosenOf,
   extractionOf,
@@ -170,24 +170,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             Iced
           </ToggleGroup.Item>
         </ToggleGroup.Root>
-        <span className="flex">
-          <Button
-            look="icon"
-            aria-label="undo"
-            disabled={history.past.length === 0}
-            onClick={() => dispatch({ type: "undo" })}
-          >
-            <Undo2 size={18} aria-hidden />
-          </Button>
-          <Button
-            look="icon"
-            aria-label="redo"
-            disabled={history.future.length === 0}
-            onClick={() => dispatch({ type: "redo" })}
-          >
-            <Redo2 size={18} aria-hidden />
-          </Button>
-        </span>
+        <UndoButtons history={history} dispatch={dispatch} />
         {solved.ok && (
           <Save key={bench.site.id} state={state} bench={bench} sheet={solved.value} board={board} />
         )}

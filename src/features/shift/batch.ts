@@ -1,4 +1,5 @@
 import type { CardSheet } from "#contract/card.ts";
+import { toGrindG } from "#core/recipe";
 import type { ShiftBatch } from "#core/shift";
 
 /** Hot water that warms a vessel before it is filled, as a share of its brim. */
@@ -12,7 +13,8 @@ export function batchOf({ input, result, dial, madeWith }: CardSheet): ShiftBatc
     coffee: madeWith.coffee,
     coffeeId: madeWith.coffeeId,
     serve: input.serve,
-    doseG,
+    // What is weighed out is ground first, and some of it may be sifted off.
+    doseG: toGrindG({ doseG, siftLossPct: madeWith.siftLossPct ?? 0 }),
     brewWaterG,
     bypassG,
     iceG,

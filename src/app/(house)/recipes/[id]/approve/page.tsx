@@ -1,3 +1,4 @@
+import { format, parseISO } from "date-fns";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { guarded } from "#app/guarded.tsx";
@@ -32,7 +33,12 @@ export default guarded("approve", async ({ params, searchParams }: Props) => {
       name={recipe.name}
       version={version.version}
       standard={recipe.versions.find(({ state }) => state === "standard")?.version}
-      effects={effects}
+      effects={effects.map((effect) => ({ ...effect, days: effect.days.map(printListDay) }))}
     />
   );
 });
+
+/** A list's day, which is a day at its site whatever the zone. */
+function printListDay(day: string): string {
+  return format(parseISO(day), "EEE d MMM");
+}

@@ -1,0 +1,34 @@
+import { expect, test } from "vitest";
+import type { CardSheet } from "#contract/card.ts";
+import { batchOf } from "./batch.ts";
+
+const CARD = {
+  input: { serve: "hot", vessel: { brimG: 3100 } },
+  result: { rounded: { doseG: 180, brewWaterG: 2900, bypassG: 0, iceG: 0, yieldG: 2500 } },
+  dial: { grinder: "Chough", setting: 9 },
+  madeWith: {
+    coffee: "Saltmarsh",
+    coffeeId: "c",
+    filter: "paper",
+    rinseG: 300,
+    brewer: "Fulmar",
+    vessel: "dispenser",
+    purgeG: 12,
+  },
+} as unknown as CardSheet;
+
+test("a list weighs out what is ground: the dose, and what is sifted off it", () => {
+  expect(batchOf(CARD).doseG).toBe(180);
+  const sifted = { ...CARD, madeWith: { ...CARD.madeWith, siftLossPct: 10 } };
+  expect(batchOf(sifted).doseG).toBe(200);
+});
+
+test("a fifth of the brim warms a vessel for a hot batch, and none for an iced one; metal takes no rinse", () => {
+  expect(batchOf(CARD)).toMatchObject({ preheatG: 620, rinseG: 300, paper: true });
+  const iced = {
+    ...CARD,
+    input: { ...CARD.input, serve: "iced" },
+    madeWith: { ...CARD.madeWith, filter: "metal" },
+  };
+  expect(batchOf(iced as CardSheet)).toMatchObject({ preheatG: 0, rinseG: 0, paper: false });
+});

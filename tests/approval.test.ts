@@ -1,0 +1,115 @@
+import { eq } from "drizzle-orm";
+import { v7 as uuidv7 } from "uuid";
+import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
+import type { CardSheet } from "#contract/card.ts";
+import { firstOf } from "#core/outlook";
+import { must } from "#core/result";
+import { solveSheet } from "#core/sheet";
+import { readAudit } from "#data/audit.ts";
+import { readBench } from "#data/bench.ts";
+import { insertCard, readCard } from "#data/cards.ts";
+import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
+import { turnBench } from "#data/house.ts";
+import { readRecipe } from "#data/recipes.ts";
+import { brewers } from "#data/schema.ts";
+import { replaceShift } from "#data/shifts.ts";
+import { askingOf } from "#scaling/asking.ts";
+import { cardOf, foretold } from "#scaling/card.ts";
+import { firstState, sheetInputOf } from "#scaling/state.ts";
+import { freshDatabase, noHash } from "./database.ts";
+
+vi.mock("next/headers", () => ({
+  headers: async () => new Headers(),
+  cookies: async () => ({ get: () => undefined }),
+}));
+
+const NOW = new Date("2026-07-14T08:30:00Z");
+const by = { personId: LEAD, at: NOW };
+const [V3, V4] = [demoId(64), demoId(65)];
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let approval: typeof import("#server/approval.ts");
+
+beforeAll(async () => {
+  fresh = await freshDatabase("approval");
+  await loadDemoHouse(fresh.db, NOW, noHash);
+  process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
+  process.env.TUMBEK_NOW = NOW.toISOString();
+  approval = await import("#server/approval.ts");
+});
+afterAll(() => fresh.drop());
+
+/** A pot of the standard, kept as Scale keeps it. */
+async function aCard(): Promise<string> {
+  const bench = (await readBench(fresh.db, PIER_HEAD))!;
+  const state = firstState(bench);
+  const result = must(solveSheet(sheetInputOf(state, bench)));
+  const asked = askingOf(state, bench, result.rounded);
+  const told = "asking" in asked ? foretold(must(firstOf(asked.asking))) : undefined;
+  const sheet = { ...cardOf(state, bench, result, told), result: { ...result, checks: [] } } as CardSheet;
+  const id = uuidv7();
+  await insertCard(fresh.db, { id, siteId: PIER_HEAD, draft: false, sheet, madeBy: LEAD, createdAt: NOW });
+  return id;
+}
+const figures = async (id: string) => (await readCard(fresh.db, id))!.sheet;
+
+describe("a new standard", () => {
+  test("shows every card of the recipe before and after, with the lists from today on, and changes nothing by looking", async () => {
+    const id = await aCard();
+    for (const day of ["2026-07-13", "2026-07-15"]) {
+      const items = [{ id: uuidv7(), cardId: id, batches: 2 }];
+      must(await replaceShift(fresh.db, { siteId: PIER_HEAD, day }, { items, began: 0 }, by));
+    }
+    const before = await figures(id);
+    const { effects, version } = await approval.effectsOf(V3);
+    expect(version).toMatchObject({ version: 3, name: "Loft cone" });
+    const effect = effects.find((each) => each.id === id)!;
+    expect(effect.days).toEqual(["2026-07-15"]);
+    expect(effect.before).toEqual(before);
+    if ("stays" in effect.after) throw new Error(effect.after.stays);
+    // 340 g on 22 g instead of 352.
+    expect(effect.after.sheet.input.pins.brewRatio).toBeCloseTo(340 / 22, 9);
+    expect(effect.after.sheet.result.rounded.doseG).toBeGreaterThan(before.result.rounded.doseG);
+    expect(await figures(id)).toEqual(before);
+  });
+
+  test("the chosen cards follow and the others stay; the trail has each; back again all is as it was", async () => {
+    const [followed, left] = [await aCard(), await aCard()];
+    const was = await figures(left);
+    expect(await approval.approve({ versionId: V3, cardIds: [followed] }, by)).toEqual({ changed: 1 });
+    expect((await figures(followed)).madeWith.recipeVersionId).toBe(V3);
+    expect(await figures(left)).toEqual(was);
+    const [line] = await readAudit(fresh.db, { subjectId: followed });
+    expect(line).toMatchObject({
+      action: "changed",
+      subject: "card",
+      before: { doseG: was.result.rounded.doseG },
+    });
+    const states = (await readRecipe(fresh.db, demoId(60)))!.versions.map(({ state }) => state);
+    expect(states).toEqual(["earlier", "standard"]);
+
+    await approval.approve({ versionId: V4, cardIds: [followed] }, by);
+    expect((await figures(followed)).result.rounded).toEqual(was.result.rounded);
+    expect((await figures(followed)).dial).toEqual(was.dial);
+  });
+
+  test("a draft is none, and a version that is not there is said", async () => {
+    await expect(approval.approve({ versionId: demoId(68), cardIds: [] }, by)).rejects.toThrow(
+      "A draft cannot be",
+    );
+    await expect(approval.effectsOf(uuidv7())).rejects.toThrow("There is no such recipe");
+  });
+
+  test("a card whose brewer is gone stays as it is, and says why", async () => {
+    const id = await aCard();
+    await fresh.db.update(brewers).set({ removed: true }).where(eq(brewers.id, DEMO_IDS.brewers.fulmar));
+    await turnBench(fresh.db);
+    const { effects } = await approval.effectsOf(V3);
+    expect(effects.find((each) => each.id === id)!.after).toEqual({
+      stays: "Fulmar is not on the bench any more.",
+    });
+    const was = await figures(id);
+    expect(await approval.approve({ versionId: V3, cardIds: [id] }, by)).toEqual({ changed: 0 });
+    expect(await figures(id)).toEqual(was);
+  });
+});
