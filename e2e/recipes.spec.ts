@@ -182,9 +182,9 @@ test("pours are dragged into another order by keyboard; the times stay", async (
   const grip = page.getByRole("button", { name: "move pour 2" });
   await grip.focus();
   await page.keyboard.press("Space");
-  await expect(page.getByText(/was moved over droppable area pour-2/)).toBeAttached();
+  await expect(page.getByText("pour 2 is over pour 2.")).toBeAttached();
   await page.keyboard.press("ArrowDown");
-  await expect(page.getByText(/was moved over droppable area pour-3/)).toBeAttached();
+  await expect(page.getByText("pour 2 is over pour 3.")).toBeAttached();
   await page.keyboard.press("Space");
   await expect(field(page, "pour 2, its water")).toHaveValue("100 g");
   await expect(field(page, "pour 3, its water")).toHaveValue("95 g");
@@ -261,6 +261,14 @@ test("the list is narrowed in its link; two versions stand side by side; one is 
   await expect(page.getByRole("link", { name: "Bollard" })).toHaveCount(0);
   await page.getByLabel("archived ones").check();
   await expect(page.getByRole("link", { name: "Bollard" })).toBeVisible();
+});
+
+test("a recipe is found by its name from anywhere", async ({ page }) => {
+  await page.goto("/log");
+  await page.getByRole("button", { name: "Find or do" }).click();
+  await page.getByRole("combobox", { name: "Find or do" }).fill("harbour");
+  await page.getByRole("option", { name: "Harbour press" }).click();
+  await expect(page.getByRole("heading", { name: "Harbour press" })).toBeVisible();
 });
 
 test("a duplicate begins with what was poured, not with what was weighed", async ({ page }) => {

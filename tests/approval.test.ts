@@ -113,3 +113,31 @@ describe("a new standard", () => {
     expect(await figures(id)).toEqual(was);
   });
 });
+
+describe("fitted to a cup", () => {
+  const fits = async () => (await readBench(fresh.db, PIER_HEAD))!.fits;
+
+  test("of its brewer and grinder, in the trail, and forgotten again", async () => {
+    const { fitToCup, forgetFit } = await import("#server/recipes.ts");
+    await fitToCup(V4, by);
+    const [fit] = await fits();
+    expect(fit).toMatchObject({
+      brewerId: DEMO_IDS.brewers.cone,
+      grinderId: DEMO_IDS.grinders.dunlin,
+      versionId: V4,
+    });
+    // It was done sooner than the model says: water runs more freely there.
+    expect(fit!.permeability).toBeGreaterThan(1.15);
+    const [line] = await readAudit(fresh.db, { subjectId: DEMO_IDS.brewers.cone });
+    expect(line).toMatchObject({ action: "measured", after: { permeability: fit!.permeability } });
+    await forgetFit(V4, by);
+    expect(await fits()).toEqual([]);
+  });
+
+  test("not to a draft, nor to a cup that names no grinder", async () => {
+    const { fitToCup } = await import("#server/recipes.ts");
+    await expect(fitToCup(demoId(68), by)).rejects.toThrow("A draft is not brewed yet");
+    await expect(fitToCup(demoId(67), by)).rejects.toThrow("names no grinder");
+    await expect(fitToCup(uuidv7(), by)).rejects.toThrow("There is no such recipe");
+  });
+});

@@ -28,7 +28,7 @@ const ACTIONS: Readonly<Record<string, Right | "door">> = {
   "features/counter/actions.ts becomeFirstLead": "door",
   "features/counter/actions.ts signIn": "door",
   "features/frame/actions.ts chooseSite": "see",
-  "features/frame/actions.ts findCards": "see",
+  "features/frame/actions.ts findAnything": "see",
   "features/log/actions.ts correctBatch": "logBatches",
   "features/log/actions.ts logBatch": "logBatches",
   "features/log/actions.ts takeOutBatch": "logBatches",

@@ -80,6 +80,7 @@ export async function benchRecipe(versionId: string): Promise<BenchRecipe> {
 /** Fits the two factors of a recipe's brewer and grinder to its own cup. */
 export async function fitToCup(versionId: string, by: Act): Promise<void> {
   const recipe = await benchRecipe(versionId);
+  if (recipe.state === "draft") throw new Refusal("A draft is not brewed yet: keep it first.");
   const bench = await benchOf("");
   if (!bench || !recipe.grinder) {
     throw new Refusal("Factors belong to a brewer and a grinder: this recipe names no grinder.");

@@ -48,6 +48,15 @@ export async function cardsToFind() {
   return typeof bench === "string" ? [] : listCards(database(), bench.site.id);
 }
 
+/** Longer lists are searched on the page of recipes. */
+const MOST_FOUND = 300;
+
+/** The recipes that are in use; none while the database does not answer. */
+export async function recipesToFind() {
+  const bench = await currentBench();
+  return typeof bench === "string" ? [] : bench.recipes.slice(0, MOST_FOUND);
+}
+
 /** The site that an API request names by `?site=`; the first one when it names none. */
 export async function siteAsked(request: Request): Promise<string> {
   const asked = new URL(request.url).searchParams.get("site");

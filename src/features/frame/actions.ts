@@ -5,7 +5,7 @@ import { z } from "zod";
 import { uuid } from "#contract/card.ts";
 import { action } from "#server/action.ts";
 import { isSecure } from "#server/links.ts";
-import { cardsToFind, SITE_COOKIE } from "#server/site.ts";
+import { cardsToFind, recipesToFind, SITE_COOKIE } from "#server/site.ts";
 import { cardTitle } from "#words/index.ts";
 
 const YEAR_S = 31_536_000;
@@ -22,14 +22,19 @@ export const chooseSite = action("see")
     });
   });
 
-export interface FoundCard {
-  readonly id: string;
+/** Something that is found by its name, and where it is. */
+export interface Found {
+  readonly href: string;
   readonly text: string;
 }
 
-/** The newest cards of the site that this browser works at. */
-export const findCards = action("see")
+/** The recipes that are in use, and the newest cards of the site that this browser works at. */
+export const findAnything = action("see")
   .inputSchema(z.void())
-  .action(async (): Promise<readonly FoundCard[]> => {
-    return (await cardsToFind()).map(({ id, draft, sheet }) => ({ id, text: cardTitle(sheet, draft) }));
+  .action(async (): Promise<{ readonly recipes: readonly Found[]; readonly cards: readonly Found[] }> => {
+    const [recipes, cards] = await Promise.all([recipesToFind(), cardsToFind()]);
+    return {
+      recipes: recipes.map(({ recipeId, name }) => ({ href: `/recipes/${recipeId}`, text: name })),
+      cards: cards.map(({ id, draft, sheet }) => ({ href: `/cards/${id}`, text: cardTitle(sheet, draft) })),
+    };
   });

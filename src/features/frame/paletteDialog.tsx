@@ -3,7 +3,7 @@
 import { Command } from "cmdk";
 import { useEffect, useState } from "react";
 import { settle, useCounter } from "#ui/counter.tsx";
-import { type FoundCard, findCards } from "./actions.ts";
+import { type Found, findAnything } from "./actions.ts";
 
 interface PaletteDialogProps {
   readonly onOpen: (open: boolean) => void;
@@ -17,13 +17,15 @@ const PLACES = [
   { href: "/people/audit", text: "Audit trail", right: "audit" },
 ] as const;
 
+const HEADINGS = { recipes: "Recipes", cards: "Cards" } as const;
+
 /** Everything that can be found or done, narrowed by what is typed. */
 export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
   const { may } = useCounter();
-  const [cards, setCards] = useState<readonly FoundCard[]>([]);
+  const [found, setFound] = useState<Readonly<Record<"recipes" | "cards", readonly Found[]>>>();
   useEffect(() => {
     // Without an answer there are still the places to go to.
-    settle(findCards()).then((sent) => sent.ok && setCards(sent.data));
+    settle(findAnything()).then((sent) => sent.ok && setFound(sent.data));
   }, []);
   const item = "flex min-h-10 cursor-pointer items-center rounded-md px-3 data-[selected=true]:bg-rim/15";
   return (
@@ -35,7 +37,7 @@ export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
       contentClassName="fixed top-24 left-1/2 z-40 w-[min(36rem,92vw)] -translate-x-1/2 rounded-panel border-2 border-rim bg-enamel p-2"
     >
       <Command.Input
-        placeholder="A card, a place …"
+        placeholder="A recipe, a card, a place …"
         aria-label="Find or do"
         className="mb-2 min-h-11 w-full rounded-md border border-rim/50 bg-enamel px-3"
       />
@@ -60,19 +62,23 @@ export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
             </Command.Item>
           ))}
         </Command.Group>
-        {cards.length > 0 && (
-          <Command.Group heading="Cards">
-            {cards.map(({ id, text }) => (
-              <Command.Item
-                key={id}
-                value={`${text} ${id}`}
-                className={item}
-                onSelect={() => onGo(`/cards/${id}`)}
-              >
-                {text}
-              </Command.Item>
-            ))}
-          </Command.Group>
+        {(["recipes", "cards"] as const).map(
+          (kind) =>
+            found &&
+            found[kind].length > 0 && (
+              <Command.Group key={kind} heading={HEADINGS[kind]}>
+                {found[kind].map(({ href, text }) => (
+                  <Command.Item
+                    key={href}
+                    value={`${text} ${href}`}
+                    className={item}
+                    onSelect={() => onGo(href)}
+                  >
+                    {text}
+                  </Command.Item>
+                ))}
+              </Command.Group>
+            ),
         )}
       </Command.List>
     </Command.Dialog>

@@ -1,14 +1,22 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { type KeyboardEvent, useDeferredValue, useEffect, useReducer, useRef, useState } from "react";
+import {
+  type KeyboardEvent,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useReducer,
+  useRef,
+  useState,
+} from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { KeptRecipe, RecipeVersion } from "#contract/recipe.ts";
-import { faultsOf, type PourAct } from "#core/recipe";
+import { faultsOf, type PourAct, type RecipeFault } from "#core/recipe";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
-import { brewedWith, namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
+import { brewedWith, type Naming, namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
@@ -34,6 +42,9 @@ export interface EditorProps {
   readonly versionId: string;
   readonly revision: number;
 }
+
+/** One list for all times when nothing is wrong: what is drawn from it need not be drawn again. */
+const NO_FAULTS: readonly RecipeFault[] = [];
 
 /** A recipe while it is written: what it is made with, its water in its time, and what came out. */
 export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
@@ -65,26 +76,41 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
 
   const draft = preview ? act(history.now, preview) : history.now;
   const { recipe } = draft;
-  const set = (to: (draft: Draft) => Draft) => {
+  const set = useCallback((to: (draft: Draft) => Draft) => {
     setTrouble(undefined);
     dispatch({ type: "change", to });
-  };
-  const change = (to: Partial<Draft["recipe"]>) =>
-    set((now) => ({ ...now, recipe: { ...now.recipe, ...to } }));
-  const pour = (done: PourAct) => set((now) => act(now, done));
+  }, []);
+  const change = useCallback(
+    (to: Partial<Draft["recipe"]>) => set((now) => ({ ...now, recipe: { ...now.recipe, ...to } })),
+    [set],
+  );
+  const setNaming = useCallback((to: Partial<Naming>) => set((now) => ({ ...now, ...to })), [set]);
+  const setBrewer = useCallback(
+    (id: string) => {
+      const next = kit.brewers.find((each) => each.id === id);
+      if (next) set((now) => brewedOn(now, next));
+    },
+    [kit, set],
+  );
+  const setSteps = useCallback((steps: Draft["recipe"]["steps"]) => change({ steps }), [change]);
+  const pour = useCallback((done: PourAct) => set((now) => act(now, done)), [set]);
 
   // The water is drawn at once; what the bed makes of it follows when there is time.
   const settled = useDeferredValue(draft);
   const { forecast, missing } = useRecipeForecast(kit, settled, settled.recipe);
   const { brewer } = namedOf(kit, draft);
   const made = brewedWith(kit, draft);
-  const faults = made ? faultsOf(recipe, made) : [];
-  const at = (field: string) => {
-    if (trouble?.field === field) return trouble.message;
-    const fault = faults.find((each) => each.field === field);
-    // What is wrong with the water is seen at once; the rest when somebody wants to keep it.
-    return fault && (asked || field.startsWith("pours")) ? recipeSentence(fault) : undefined;
-  };
+  const found = made ? faultsOf(recipe, made) : NO_FAULTS;
+  const faults = found.length === 0 ? NO_FAULTS : found;
+  const at = useCallback(
+    (field: string) => {
+      if (trouble?.field === field) return trouble.message;
+      const fault = faults.find((each) => each.field === field);
+      // What is wrong with the water is seen at once; the rest when somebody wants to keep it.
+      return fault && (asked || field.startsWith("pours")) ? recipeSentence(fault) : undefined;
+    },
+    [trouble, faults, asked],
+  );
 
   const keep = async (as: "draft" | "trial", over = row) => {
     setAsked(as === "trial");
@@ -179,11 +205,8 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
           draft={draft}
           at={at}
           onChange={change}
-          onNaming={(to) => set((now) => ({ ...now, ...to }))}
-          onBrewer={(id) => {
-            const next = kit.brewers.find((each) => each.id === id);
-            if (next) set((now) => brewedOn(now, next));
-          }}
+          onNaming={setNaming}
+          onBrewer={setBrewer}
           onPour={pour}
         />
         <Panel title="Its water in its time">
@@ -226,7 +249,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
               <Mind turnedOver={recipe.press?.turnedOver ?? false} iced={recipe.serve === "iced"} />
             )}
             <Panel title="By hand beside it">
-              <HandSteps steps={recipe.steps} onSteps={(steps) => change({ steps })} at={at} />
+              <HandSteps steps={recipe.steps} onSteps={setSteps} at={at} />
             </Panel>
           </div>
         </div>

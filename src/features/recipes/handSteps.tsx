@@ -1,6 +1,7 @@
 "use client";
 
 import { Plus, X } from "lucide-react";
+import { memo } from "react";
 import { HAND_ACTS, type HandStep, MOMENTS } from "#core/recipe";
 import { Button } from "#ui/button.tsx";
 import { Pick } from "#ui/pick.tsx";
@@ -17,7 +18,7 @@ const FIRST: HandStep = { when: "first drops", atS: null, act: "stir", note: "",
 const MOST_STEPS = 40;
 
 /** What a hand does beside the water: a stir at the first drops, a lid, the plate off, into a second pot. */
-export function HandSteps({ steps, onSteps, at }: HandStepsProps) {
+export const HandSteps = memo(function HandSteps({ steps, onSteps, at }: HandStepsProps) {
   const change = (i: number, to: Partial<HandStep>) =>
     onSteps(steps.map((step, place) => (place === i ? { ...step, ...to } : step)));
   return (
@@ -87,4 +88,4 @@ export function HandSteps({ steps, onSteps, at }: HandStepsProps) {
       </Button>
     </div>
   );
-}
+});

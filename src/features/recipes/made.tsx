@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { memo, useState } from "react";
 import { waterOf } from "#core/brew";
 import { TEXTURES, type Texture } from "#core/grind";
 import {
@@ -39,7 +39,7 @@ const MOST_G = 200_000;
 const NO_GRINDER = "";
 
 /** What a cup is made with, and how much of it. */
-export function Made({ kit, draft, at, onChange, onNaming, onBrewer, onPour }: MadeProps) {
+export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onBrewer, onPour }: MadeProps) {
   const units = useUnits();
   const { recipe } = draft;
   const { brewer, grinder, coffee } = namedOf(kit, draft);
@@ -204,6 +204,21 @@ export function Made({ kit, draft, at, onChange, onNaming, onBrewer, onPour }: M
       </div>
       <Besides recipe={recipe} at={at} onChange={onChange} />
     </Panel>
+  );
+}, sameMaking);
+
+/** The times of the pours are not drawn here: who retimes one leaves it as it is. */
+function sameMaking(old: MadeProps, next: MadeProps): boolean {
+  const { pours: _old, ...before } = old.draft.recipe;
+  const { pours: _next, ...after } = next.draft.recipe;
+  const names = Object.keys(after) as (keyof typeof after)[];
+  return (
+    old.kit === next.kit &&
+    old.at === next.at &&
+    (["brewerId", "grinderId", "coffeeId"] as const).every((name) => old.draft[name] === next.draft[name]) &&
+    waterOf(old.draft.recipe) === waterOf(next.draft.recipe) &&
+    bloomMultiple(old.draft.recipe) === bloomMultiple(next.draft.recipe) &&
+    names.every((name) => before[name] === after[name])
   );
 }
 

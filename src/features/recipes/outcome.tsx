@@ -1,5 +1,6 @@
 "use client";
 
+import { memo } from "react";
 import type { Recipe } from "#core/recipe";
 import { Panel } from "#ui/panel.tsx";
 import { TypedField, WordsField } from "./typedField.tsx";
@@ -11,7 +12,7 @@ interface OutcomeProps {
 }
 
 /** What the cup really was: timed, weighed, metered, tasted. */
-export function Outcome({ recipe, at, onChange }: OutcomeProps) {
+export const Outcome = memo(function Outcome({ recipe, at, onChange }: OutcomeProps) {
   return (
     <Panel title="The cup that was made">
       <div className="grid grid-cols-2 gap-x-3">
@@ -60,5 +61,15 @@ export function Outcome({ recipe, at, onChange }: OutcomeProps) {
         onValue={(origin) => onChange({ origin })}
       />
     </Panel>
+  );
+}, sameCup);
+
+/** Only what the cup was is drawn here: a pour that moves leaves it as it is. */
+function sameCup(old: OutcomeProps, next: OutcomeProps): boolean {
+  const cup = ["doneS", "weighedG", "strengthPct", "taste", "origin"] as const;
+  return (
+    old.at === next.at &&
+    old.onChange === next.onChange &&
+    cup.every((name) => old.recipe[name] === next.recipe[name])
   );
 }

@@ -1,11 +1,13 @@
 "use client";
 
 import {
+  type Announcements,
   closestCenter,
   DndContext,
   type DragEndEvent,
   KeyboardSensor,
   PointerSensor,
+  type UniqueIdentifier,
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
@@ -42,6 +44,18 @@ interface PourTableProps {
 
 const HEADS = ["", "pour", "its water", "scale shows", "begins", "runs", "where", "then", ""];
 
+/** A pour's place, as its id says it: "pour 2". */
+const placed = (id: UniqueIdentifier) => String(id).replace("-", " ");
+
+/** What is said of a drag to who does not see it. */
+const SAID: Announcements = {
+  onDragStart: ({ active }) => `${placed(active.id)} is held. The arrow keys move it.`,
+  onDragOver: ({ active, over }) => (over ? `${placed(active.id)} is over ${placed(over.id)}.` : undefined),
+  onDragEnd: ({ active, over }) =>
+    over ? `${placed(active.id)} takes the place of ${placed(over.id)}.` : `${placed(active.id)} stays.`,
+  onDragCancel: ({ active }) => `${placed(active.id)} stays.`,
+};
+
 /** The pours as a table: amounts and running totals that follow from each other, dragged by their grip. */
 export function PourTable({ recipe, onAct, at }: PourTableProps) {
   const { pours } = recipe;
@@ -57,7 +71,13 @@ export function PourTable({ recipe, onAct, at }: PourTableProps) {
     }
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd} id="pours">
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={onDragEnd}
+      id="pours"
+      accessibility={{ announcements: SAID }}
+    >
       <div className="relative overflow-x-auto">
         <table className="w-full text-left text-sm" aria-label="pours">
           <thead className="text-quiet">

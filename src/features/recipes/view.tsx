@@ -105,7 +105,7 @@ export function RecipeView({ id, name, archived, versions, shown, kit }: RecipeV
         <div className="flex min-w-0 flex-col gap-3 lg:col-span-4">
           <Panel title="Forecast, beside the cup">
             <Beside recipe={recipe} forecast={forecast} missing={missing} />
-            {forecast && <Fit shown={shown} kit={kit} />}
+            {forecast && state !== "draft" && <Fit shown={shown} kit={kit} />}
           </Panel>
           {recipe.press && <Mind turnedOver={recipe.press.turnedOver} iced={recipe.serve === "iced"} />}
           <Panel title="Versions">

@@ -243,10 +243,10 @@ const Choices = memo(
         <Choice
           label="from"
           value={chosen.recipe.versionId}
-          options={bench.recipes.map(({ versionId, name, version }) => ({
+          options={bench.recipes.map(({ versionId, name, version, state }) => ({
             value: versionId,
             text: name,
-            aside: `version ${version}`,
+            aside: `version ${version}${state === "trial" ? ", on trial" : ""}`,
           }))}
           onChange={(id) => set((now) => fromRecipe(id, now, bench))}
         />
