@@ -6,7 +6,6 @@ import { firstOf } from "#core/outlook";
 import { must } from "#core/result";
 import { solveSheet } from "#core/sheet";
 import { readAudit } from "#data/audit.ts";
-import { readBench } from "#data/bench.ts";
 import { insertCard, readCard } from "#data/cards.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
@@ -17,7 +16,7 @@ import { replaceShift } from "#data/shifts.ts";
 import { askingOf } from "#scaling/asking.ts";
 import { cardOf, foretold } from "#scaling/card.ts";
 import { firstState, sheetInputOf } from "#scaling/state.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 vi.mock("next/headers", () => ({
   headers: async () => new Headers(),
@@ -41,7 +40,7 @@ afterAll(() => fresh.drop());
 
 /** A pot of the standard, kept as Scale keeps it. */
 async function aCard(): Promise<string> {
-  const bench = (await readBench(fresh.db, PIER_HEAD))!;
+  const bench = await benchOn(fresh.db, PIER_HEAD);
   const state = firstState(bench);
   const result = must(solveSheet(sheetInputOf(state, bench)));
   const asked = askingOf(state, bench, result.rounded);
@@ -115,7 +114,7 @@ describe("a new standard", () => {
 });
 
 describe("fitted to a cup", () => {
-  const fits = async () => (await readBench(fresh.db, PIER_HEAD))!.fits;
+  const fits = async () => (await benchOn(fresh.db, PIER_HEAD)).fits;
 
   test("of its brewer and grinder, in the trail, and forgotten again", async () => {
     const { fitToCup, forgetFit } = await import("#server/recipes.ts");

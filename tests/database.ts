@@ -1,5 +1,7 @@
 import { join } from "node:path";
 import { migrate } from "drizzle-orm/mysql2/migrator";
+import type { Bench } from "#contract/bench.ts";
+import { readBench } from "#data/bench.ts";
 import { addressFrom, connect, type Database, type DatabaseAddress } from "#data/connection.ts";
 
 /** An empty database of a test's own, on the tests' server, at the newest migration. */
@@ -21,6 +23,13 @@ export async function freshDatabase(name: string): Promise<{
     await server.pool.end();
   };
   return { db, address: ownAddress, drop };
+}
+
+/** A site's bench as the server hands it to a page on the tests' day. */
+export async function benchOn(db: Database, siteId: string): Promise<Bench> {
+  const bench = await readBench(db, siteId);
+  if (!bench) throw new Error("no bench");
+  return { ...bench, today: "2026-07-14" };
 }
 
 /** In the place of the slow hash, where nobody signs in. */

@@ -63,9 +63,11 @@ export const DISPENSER: BenchVessel = {
   brimG: 3100,
   workingG: 2850,
   vesselJPerK: 420,
+  holdMin: 60,
   typical: [],
 };
 export const BENCH: Bench = {
+  today: "2026-07-14",
   site: { id: "pier", name: "Pier Head", timeZone: "Europe/London", altitudeM: 4 },
   sites: [{ id: "pier", name: "Pier Head" }],
   settings: USUAL_SETTINGS,
@@ -90,6 +92,8 @@ export const BENCH: Bench = {
       retentionGPerG: 2.12,
       dripDropC: 15,
       rinseG: 300,
+      cycleMin: 7,
+      rinseMin: 1,
     },
   ],
   vessels: [
@@ -109,6 +113,7 @@ export const BENCH: Bench = {
       ruleUnits: null,
       ruleIcedUnits: null,
       curve: CHOUGH_CURVE,
+      curveVersion: 1,
       typical: [],
     },
   ],
@@ -118,6 +123,8 @@ export const BENCH: Bench = {
       id: "saltmarsh",
       name: "Saltmarsh",
       character: "medium",
+      roastLevel: "medium",
+      roastedOn: "2026-07-05",
       densityGPerMl: 0.4,
       stockG: 9600,
       typical: [],
@@ -126,4 +133,5 @@ export const BENCH: Bench = {
   cups: [],
   recipes: [LOFT_CONE, SLACK_WATER],
   fits: [],
+  standards: [],
 };

@@ -6,7 +6,6 @@ import { bedDepthMm } from "#core/brew";
 import { must } from "#core/result";
 import { type PinSet, solveSheet } from "#core/sheet";
 import { readBatches } from "#data/batches.ts";
-import { readBench } from "#data/bench.ts";
 import { BARISTA, DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { readHouse } from "#data/house.ts";
@@ -14,7 +13,7 @@ import { readProposals } from "#data/proposals.ts";
 import { findThing, readThings } from "#data/things.ts";
 import { guessesOf, worthNext } from "#scaling/guesses.ts";
 import { brewTempOf, chosenOf, firstPins, firstState, sheetInputOf } from "#scaling/state.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 // What is measured must at once change what Scale and cards say: from the message of a form, through the
 // database, to the figures of a sheet.
@@ -46,7 +45,7 @@ beforeAll(async () => {
 });
 afterAll(() => fresh.drop());
 
-const bench = async (): Promise<Bench> => (await readBench(fresh.db, PIER_HEAD))!;
+const bench = (): Promise<Bench> => benchOn(fresh.db, PIER_HEAD);
 /** The sheet that Scale starts with. */
 const sheet = async (pins?: readonly PinSet[]) => {
   const now = await bench();

@@ -39,6 +39,8 @@ export const removedBatch = z.strictObject({
 /** A batch as lists show it, with the names of what it was made with. */
 export interface BatchRow extends LoggedBatch {
   readonly revision: number;
+  /** A standard in force. */
+  readonly approved: boolean;
   readonly coffee: string | null;
   readonly brewer: string;
   readonly vessel: string | null;

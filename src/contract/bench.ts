@@ -6,10 +6,13 @@ import type { BrewWaterLattice, Cup } from "#core/sheet";
 import type { Aspect } from "./aspects.ts";
 import type { HouseSettings } from "./house.ts";
 import type { RecipeState } from "./recipe.ts";
+import type { Standard } from "./standard.ts";
 import type { Figures } from "./things.ts";
 
 /** A site's equipment and the house's recipes and coffees, as the screens read them. */
 export interface Bench {
+  /** The day at the site, ISO: a coffee ages. */
+  readonly today: string;
   readonly site: {
     readonly id: string;
     readonly name: string;
@@ -26,13 +29,17 @@ export interface Bench {
   readonly coffees: readonly BenchCoffee[];
   readonly cups: readonly (Cup & { readonly id: string })[];
   readonly recipes: readonly BenchRecipe[];
-  /** What was fitted to cups: of each brewer's and grinder's pair. */
+  /** What was fitted to cups or to the log: of each brewer's and grinder's pair. */
   readonly fits: readonly (Required<Factors> & {
     readonly brewerId: string;
     readonly grinderId: string;
-    /** The version whose cup they were fitted to. */
-    readonly versionId: string;
+    /** The version whose cup they were fitted to; null where they are the log's. */
+    readonly versionId: string | null;
+    /** Batches of the log that they were fitted to; 0 for a cup. */
+    readonly batches: number;
   })[];
+  /** The site's approved batches in force. */
+  readonly standards: readonly Standard[];
 }
 
 /** A thing with what of it is only typical, not measured here. */
@@ -58,6 +65,8 @@ export interface BenchBrewer
       | "bypassMaxPct"
       | "dripDropC"
       | "rinseG"
+      | "cycleMin"
+      | "rinseMin"
     > {
   readonly filter: Pick<Figures<"filter">, "name" | "material" | "drag">;
   /** Null where nobody has measured it. */
@@ -70,7 +79,7 @@ export interface BenchBrewer
 export interface BenchVessel
   extends Benched,
     Pick<VesselHeat, "vesselJPerK">,
-    Pick<Figures<"vessel">, "kind" | "iced"> {
+    Pick<Figures<"vessel">, "kind" | "iced" | "holdMin"> {
   readonly brimG: number;
   readonly workingG: number;
 }
@@ -82,6 +91,8 @@ export interface BenchGrinder extends Benched, Dial {
   readonly ruleIcedUnits: number | null;
   /** Its newest curve; empty where there is none. */
   readonly curve: readonly CurvePoint[];
+  /** Null where there is none. */
+  readonly curveVersion: number | null;
 }
 
 export interface BenchIce extends Ice {
@@ -90,7 +101,7 @@ export interface BenchIce extends Ice {
   readonly heapGPerMl: number;
 }
 
-export interface BenchCoffee extends Benched {
+export interface BenchCoffee extends Benched, Pick<Figures<"coffee">, "roastLevel" | "roastedOn"> {
   readonly character: string;
   readonly stockG: number | null;
   readonly densityGPerMl: number;

@@ -16,10 +16,22 @@ const dial = z.strictObject({
   finer: z.number().optional(),
   coarser: z.number().optional(),
   by: z
-    .enum(["source", "rule", "contact", "extraction", "hand"])
+    .enum(["source", "rule", "contact", "extraction", "learned", "standard", "hand"])
     .optional()
-    .describe("Where the setting comes from: an answer of the ladder, or a hand"),
+    .describe("Where the setting comes from: an answer of the ladder, an approved batch, or a hand"),
 });
+
+/** The approved batch that a card follows, and what the card was before it did. */
+const cardStandard = z.strictObject({
+  batchId: uuid,
+  approvedAt: z.iso.datetime(),
+  was: z.strictObject({ pins: sheetInput.shape.pins, dial: dial.optional() }),
+  lapsed: z
+    .boolean()
+    .optional()
+    .describe("It is in force no more, and the card is what it was before, made anew"),
+});
+export type CardStandard = z.infer<typeof cardStandard>;
 
 /** What the brew forecast said at that setting, bypass and ice counted in. */
 const forecast = z.strictObject({
@@ -75,6 +87,7 @@ export const cardSheet = z.strictObject({
   result: sheetOutput,
   dial: dial.optional(),
   forecast: forecast.optional(),
+  standard: cardStandard.optional(),
   pours: z.array(pour).max(MOST_POURS).optional().describe("By hand, in the recipe's rhythm"),
   byHand: z.array(handStep).max(40).optional().describe("Beside the water, as the recipe says"),
   madeWith: cardMadeWith,

@@ -1,10 +1,11 @@
-import { and, desc, eq, gte, isNotNull, lt, type SQL, sql } from "drizzle-orm";
+import { and, desc, eq, gte, isNotNull, isNull, lt, type SQL, sql } from "drizzle-orm";
 import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
 import { BATCHES_TO_LEARN_FROM } from "#core/measure";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { batches, brewers, coffees, grinderCurves, grinders, people, vessels } from "./schema.ts";
+import { batches, brewers, coffees, grinderCurves, grinders, people, standards, vessels } from "./schema.ts";
+import { settleStandard } from "./standards.ts";
 
 export interface BatchFilter {
   readonly brewerId?: string | undefined;
@@ -49,6 +50,7 @@ export async function readBatches(
       vessel: vessels.name,
       grinder: grinders.name,
       person: people.name,
+      standard: standards.id,
     })
     .from(page)
     .innerJoin(batches, eq(batches.id, page.id))
@@ -57,19 +59,48 @@ export async function readBatches(
     .leftJoin(vessels, eq(vessels.id, batches.vesselId))
     .leftJoin(grinders, eq(grinders.id, batches.grinderId))
     .leftJoin(people, eq(people.id, batches.personId))
+    .leftJoin(standards, and(eq(standards.batchId, batches.id), isNull(standards.retiredAt)))
     .orderBy(desc(batches.at), desc(batches.id));
-  return rows.map(({ batch, ...names }) => {
-    const { siteId: _site, filterId, ending, curveVersion, personId, removed, at, ...logged } = batch;
-    return { ...logged, at: at.toISOString(), ...names };
-  });
+  return rows.map(asRow);
+}
+
+interface Joined {
+  readonly batch: typeof batches.$inferSelect;
+  readonly standard: string | null;
+  readonly coffee: string | null;
+  readonly brewer: string;
+  readonly vessel: string | null;
+  readonly grinder: string | null;
+  readonly person: string | null;
+}
+
+function asRow({ batch, standard, ...names }: Joined): BatchRow {
+  const {
+    siteId: _site,
+    filterId,
+    ending,
+    curveVersion,
+    densityGPerMl,
+    roastedOn,
+    personId,
+    removed,
+    at,
+    ...logged
+  } = batch;
+  return { ...logged, at: at.toISOString(), approved: standard !== null, ...names };
 }
 
 export type BatchFailure =
   | { readonly code: "notThere" }
   | { readonly code: "stale"; readonly revision: number };
 
-/** The brewers whose beds there is something to learn of. */
-type Kept = Result<{ readonly brewerIds: readonly string[] }, BatchFailure>;
+export interface KeptBatch {
+  /** The brewers whose beds there is something to learn of. */
+  readonly brewerIds: readonly string[];
+  /** It is, or was, a standard in force: what rests on it is to be made anew, with the grinder that it taught. */
+  readonly taught?: { readonly siteId: string; readonly grinderId: string };
+}
+type Kept = Result<KeptBatch, BatchFailure>;
 
 /** Logs a batch with the filter, the ending and the grinder's curve of that day; sent twice, it is one. */
 export function logBatch(db: Database, batch: LoggedBatch, by: Act): Promise<Kept> {
@@ -78,10 +109,12 @@ export function logBatch(db: Database, batch: LoggedBatch, by: Act): Promise<Kep
     if (!brewer) return fail({ code: "notThere" });
     const { siteId, filterId, ending } = brewer;
     const curveVersion = batch.grinderId ? await curveOf(tx, batch.grinderId) : null;
+    const bag = batch.coffeeId ? await bagOf(tx, batch.coffeeId) : {};
     await tx
       .insert(batches)
       .values({
         ...batch,
+        ...bag,
         at: new Date(batch.at),
         siteId,
         filterId,
@@ -92,6 +125,15 @@ export function logBatch(db: Database, batch: LoggedBatch, by: Act): Promise<Kep
       .onDuplicateKeyUpdate({ set: { id: sql`id` } });
     return ok({ brewerIds: [brewer.id] });
   });
+}
+
+/** The bag that stands open of a coffee. */
+async function bagOf(tx: Database, coffeeId: string) {
+  const [row] = await tx
+    .select({ densityGPerMl: coffees.densityGPerMl, roastedOn: coffees.roastedOn })
+    .from(coffees)
+    .where(eq(coffees.id, coffeeId));
+  return row ?? {};
 }
 
 async function curveOf(tx: Database, grinderId: string): Promise<number | null> {
@@ -123,11 +165,14 @@ export function correctBatch(
     const [moved] =
       brewerId === old.brewerId ? [] : await tx.select().from(brewers).where(eq(brewers.id, brewerId));
     if (brewerId !== old.brewerId && !moved) return fail({ code: "notThere" });
+    const rebagged =
+      change.coffeeId && change.coffeeId !== old.coffeeId ? await bagOf(tx, change.coffeeId) : {};
     const regrinds = change.grinderId !== undefined && change.grinderId !== old.grinderId;
     await tx
       .update(batches)
       .set({
         ...others,
+        ...rebagged,
         ...(moved && { siteId: moved.siteId, filterId: moved.filterId, ending: moved.ending }),
         ...(regrinds && { curveVersion: change.grinderId ? await curveOf(tx, change.grinderId) : null }),
         ...(at && { at: new Date(at) }),
@@ -145,7 +190,11 @@ export function correctBatch(
         yieldG: change.yieldG ?? old.yieldG,
       },
     });
-    return ok({ brewerIds: moved ? [old.brewerId, brewerId] : [brewerId] });
+    const settled = await settleStandard(tx, id, by);
+    return ok({
+      brewerIds: moved ? [old.brewerId, brewerId] : [brewerId],
+      ...(settled && old.grinderId && { taught: { siteId: old.siteId, grinderId: old.grinderId } }),
+    });
   });
 }
 

@@ -5,6 +5,7 @@ import type { CurvePoint } from "#core/grind";
 import type { Database } from "./connection.ts";
 import { listSites, readHouse } from "./house.ts";
 import * as schema from "./schema.ts";
+import { readStandards } from "./standards.ts";
 
 /**
  * A site's bench with the house's recipes and coffees.
@@ -12,7 +13,10 @@ import * as schema from "./schema.ts";
  * @param siteId the site that is asked for; the first one when it is not there
  * @returns undefined while the house has no site
  */
-export async function readBench(db: Database, siteId: string | undefined): Promise<Bench | undefined> {
+export async function readBench(
+  db: Database,
+  siteId: string | undefined,
+): Promise<Omit<Bench, "today"> | undefined> {
   const { brewers, filters, vessels, grinders, iceSources, coffees, cups } = schema;
   // All at once: a house has a few dozen rows, and a second round would cost more than the rows left out.
   const [
@@ -28,6 +32,7 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
     cupRows,
     recipes,
     fits,
+    standards,
   ] = await Promise.all([
     readHouse(db),
     listSites(db),
@@ -46,6 +51,7 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
     db.select().from(cups).where(eq(cups.removed, false)).orderBy(asc(cups.volumeMl)),
     readBenchRecipes(db),
     db.select().from(schema.fits),
+    readStandards(db),
   ]);
   const site = sites.find(({ id }) => id === siteId) ?? sites[0];
   if (!house || !site) return undefined;
@@ -78,20 +84,23 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
           bypassMaxPct: brewer.bypassMaxPct,
           dripDropC: brewer.dripDropC,
           rinseG: brewer.rinseG,
+          cycleMin: brewer.cycleMin,
+          rinseMin: brewer.rinseMin,
           filter: { name: filter.name, material: filter.material, drag: filter.drag },
           sprays: sprays.get(brewer.id) ?? [],
           lattice: { stepG, slope, interceptG, minSettingG, maxSettingG },
         }),
       ),
-    vessels: here(vesselRows).map(({ id, name, kind, iced, brimG, workingG, vesselJPerK, typical }) => ({
-      id,
-      name,
-      kind,
-      iced,
-      brimG,
-      workingG,
-      vesselJPerK,
-      typical: typical ?? [],
+    vessels: here(vesselRows).map((vessel) => ({
+      id: vessel.id,
+      name: vessel.name,
+      kind: vessel.kind,
+      iced: vessel.iced,
+      brimG: vessel.brimG,
+      workingG: vessel.workingG,
+      vesselJPerK: vessel.vesselJPerK,
+      holdMin: vessel.holdMin,
+      typical: vessel.typical ?? [],
     })),
     grinders: here(grinderRows).map((grinder) => ({
       id: grinder.id,
@@ -103,7 +112,8 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
       purgeG: grinder.purgeG,
       ruleUnits: grinder.ruleUnits,
       ruleIcedUnits: grinder.ruleIcedUnits,
-      curve: curves.get(grinder.id) ?? [],
+      curve: curves.get(grinder.id)?.points ?? [],
+      curveVersion: curves.get(grinder.id)?.version ?? null,
       typical: grinder.typical ?? [],
     })),
     iceSources: here(iceRows).map(({ id, name, iceTempC, iceWetShare, heapGPerMl }) => ({
@@ -113,17 +123,20 @@ export async function readBench(db: Database, siteId: string | undefined): Promi
       iceWetShare,
       heapGPerMl,
     })),
-    coffees: coffeeRows.map(({ id, name, character, densityGPerMl, stockG, typical }) => ({
-      id,
-      name,
-      character,
-      stockG,
-      densityGPerMl,
-      typical: typical ?? [],
+    coffees: coffeeRows.map((coffee) => ({
+      id: coffee.id,
+      name: coffee.name,
+      character: coffee.character,
+      roastLevel: coffee.roastLevel,
+      roastedOn: coffee.roastedOn,
+      stockG: coffee.stockG,
+      densityGPerMl: coffee.densityGPerMl,
+      typical: coffee.typical ?? [],
     })),
     cups: cupRows.map(({ id, volumeMl, fillG, serve }) => ({ id, volumeMl, fillG, serve })),
     recipes,
     fits: fits.map(({ at: _at, ...fit }) => fit),
+    standards: here(standards).map(({ siteId: _site, ...standard }) => standard),
   };
 }
 
@@ -149,10 +162,12 @@ async function readSprays(db: Database): Promise<ReadonlyMap<string, readonly Sp
 }
 
 /** Each grinder's newest curve, by its id. */
-async function readNewestCurves(db: Database): Promise<ReadonlyMap<string, readonly CurvePoint[]>> {
+async function readNewestCurves(
+  db: Database,
+): Promise<ReadonlyMap<string, { readonly version: number; readonly points: readonly CurvePoint[] }>> {
   const { grinderCurves } = schema;
   const rows = await db.select().from(grinderCurves).orderBy(asc(grinderCurves.version));
-  return new Map(rows.map(({ grinderId, points }) => [grinderId, points]));
+  return new Map(rows.map(({ grinderId, version, points }) => [grinderId, { version, points }]));
 }
 
 /** Every recipe that is in use, by the version that counts; what is only drafted is not brewed by. */
@@ -207,7 +222,11 @@ async function benchVersions(db: Database, wanted: SQL | undefined): Promise<Ben
       brewer: { kind: brewers.kind, drag: filters.drag, sprays: sprays.get(brewers.id) ?? [] },
       basket: wholeBasket(brewers.basket),
       densityGPerMl: coffees.densityGPerMl,
-      grinder: grinders && { id: grinders.id, name: grinders.name, curve: curves.get(grinders.id) ?? [] },
+      grinder: grinders && {
+        id: grinders.id,
+        name: grinders.name,
+        curve: curves.get(grinders.id)?.points ?? [],
+      },
       pairs: grinders ? pairsFrom(grinders.id, pairs) : {},
       hotWaterG: waterOf(version.recipe) + version.recipe.dilutionG,
       retentionGPerG: version.retentionGPerG,

@@ -48,15 +48,39 @@ export function readCards(db: Database, ids: readonly string[]) {
         .where(inArray(cards.id, [...ids]));
 }
 
+const withSite = { card: cards, site: { id: sites.id, name: sites.name } };
+
 /** Every card that was made from a version of a recipe, with its site and the days from `from` on that list it. */
 export async function readCardsOfRecipe(db: Database, recipeId: string, from: string) {
   const rows = await db
-    .select({ card: cards, site: { id: sites.id, name: sites.name } })
+    .select(withSite)
     .from(cards)
     .innerJoin(sites, eq(sites.id, cards.siteId))
     .innerJoin(recipeVersions, eq(recipeVersions.id, madeFrom))
     .where(eq(recipeVersions.recipeId, recipeId))
     .orderBy(desc(cards.createdAt), desc(cards.id));
+  return withDays(db, rows, from);
+}
+
+/** Every card of a site, in the same way: which of them rest on its approved batches is for the core to say. */
+export async function readCardsOfSite(db: Database, siteId: string, from: string) {
+  const rows = await db
+    .select(withSite)
+    .from(cards)
+    .innerJoin(sites, eq(sites.id, cards.siteId))
+    .where(eq(cards.siteId, siteId))
+    .orderBy(desc(cards.createdAt), desc(cards.id));
+  return withDays(db, rows, from);
+}
+
+async function withDays(
+  db: Database,
+  rows: readonly {
+    readonly card: typeof cards.$inferSelect;
+    readonly site: { readonly id: string; readonly name: string };
+  }[],
+  from: string,
+) {
   const ids = rows.map(({ card }) => card.id);
   const listed =
     ids.length === 0

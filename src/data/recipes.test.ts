@@ -149,9 +149,11 @@ describe("the version that counts", () => {
 test("what was fitted is of a brewer and a grinder, once, and is forgotten again", async () => {
   const pair = { brewerId: DEMO_IDS.brewers.cone, grinderId: DEMO_IDS.grinders.dunlin };
   const fits = async () => (await readBench(fresh.db, PIER_HEAD))!.fits;
-  await setFit(fresh.db, pair, { permeability: 1.2, extraction: 1.1, versionId: demoId(65) }, by);
-  await setFit(fresh.db, pair, { permeability: 1.3, extraction: 1.2, versionId: demoId(66) }, by);
-  expect(await fits()).toEqual([{ ...pair, permeability: 1.3, extraction: 1.2, versionId: demoId(66) }]);
+  await setFit(fresh.db, pair, { permeability: 1.2, extraction: 1.1, versionId: demoId(65), batches: 0 }, by);
+  await setFit(fresh.db, pair, { permeability: 1.3, extraction: 1.2, versionId: demoId(66), batches: 0 }, by);
+  expect(await fits()).toEqual([
+    { ...pair, permeability: 1.3, extraction: 1.2, versionId: demoId(66), batches: 0 },
+  ]);
   await setFit(fresh.db, pair, undefined, by);
   expect(await fits()).toEqual([]);
 });

@@ -281,11 +281,19 @@ export async function setStandard(tx: Database, versionId: string, by: Act): Pro
   return true;
 }
 
-/** Keeps the two factors that a cup was fitted to, or forgets them. */
+export interface KeptFit {
+  readonly permeability: number;
+  readonly extraction: number;
+  /** The version whose cup they were fitted to; null for batches of the log. */
+  readonly versionId: string | null;
+  readonly batches: number;
+}
+
+/** Keeps the two factors that a cup or the log was fitted to, or forgets them. */
 export function setFit(
   db: Database,
   pair: { readonly brewerId: string; readonly grinderId: string },
-  fit: { readonly permeability: number; readonly extraction: number; readonly versionId: string } | undefined,
+  fit: KeptFit | undefined,
   by: Act,
 ): Promise<void> {
   const ofPair = and(eq(fits.brewerId, pair.brewerId), eq(fits.grinderId, pair.grinderId));

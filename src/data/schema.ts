@@ -29,6 +29,7 @@ import type { HouseSettings } from "#contract/house.ts";
 import type { Measure, ReadingKind } from "#contract/measure.ts";
 import { type AuditAction, type AuditFields, type AuditSubject, SCOPES } from "#contract/people.ts";
 import { RECIPE_STATES } from "#contract/recipe.ts";
+import type { WallChoices } from "#contract/wall.ts";
 import type { Basket } from "#core/brew";
 import type { CurvePoint } from "#core/grind";
 import { ROLES } from "#core/people";
@@ -461,7 +462,7 @@ export const recipeVersions = mysqlTable(
   (table) => [unique("recipe_version").on(table.recipeId, table.version)],
 );
 
-/** What a house knows of a brewer and a grinder together beyond the model, and the cup that it was fitted to. */
+/** What a house knows of a brewer and a grinder together beyond the model, and what it was fitted to. */
 export const fits = mysqlTable(
   "fits",
   {
@@ -473,9 +474,10 @@ export const fits = mysqlTable(
       .references(() => grinders.id),
     permeability: double("permeability").notNull(),
     extraction: double("extraction").notNull(),
-    versionId: id("version_id")
-      .notNull()
-      .references(() => recipeVersions.id),
+    /** The version whose cup they were fitted to; null where the log taught them, and goes on teaching them. */
+    versionId: id("version_id").references(() => recipeVersions.id),
+    /** Batches of the log that counted; 0 for a recipe's cup. */
+    batches: smallint("batches").notNull().default(0),
     at: time("at").notNull(),
   },
   (table) => [primaryKey({ columns: [table.brewerId, table.grinderId] })],
@@ -547,6 +549,9 @@ export const batches = mysqlTable(
     liked: boolean("liked"),
     note: varchar("note", { length: 400 }).notNull().default(""),
     at: time("at").notNull(),
+    /** The coffee's bag then; null for batches of before bags were kept. */
+    densityGPerMl: double("density_g_per_ml"),
+    roastedOn: date("roasted_on", { mode: "string" }),
     personId: personId("person_id"),
     removed: boolean("removed").notNull().default(false),
     revision: revision(),
@@ -556,6 +561,53 @@ export const batches = mysqlTable(
     index("batches_brewer").on(table.brewerId, table.filterId, table.ending, table.at),
     index("batches_grinder").on(table.grinderId, table.at),
   ],
+);
+
+/**
+ * An approved batch: how the house brews a coffee on a brewer at a size, until it is retired by the next one. While its
+ * batch is out of the log it is not in force.
+ */
+export const standards = mysqlTable(
+  "standards",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    batchId: id("batch_id")
+      .notNull()
+      .references(() => batches.id),
+    coffeeId: id("coffee_id")
+      .notNull()
+      .references(() => coffees.id),
+    brewerId: id("brewer_id")
+      .notNull()
+      .references(() => brewers.id),
+    serve: mysqlEnum("serve", ["hot", "iced"]).notNull(),
+    /** Beverage, all ice melted, by what the bed kept then; g. */
+    sizeG: double("size_g").notNull(),
+    approvedBy: personId("approved_by").notNull(),
+    at: time("at").notNull(),
+    retiredAt: time("retired_at"),
+  },
+  (table) => [
+    index("standards_place").on(table.siteId, table.coffeeId, table.brewerId),
+    index("standards_batch").on(table.batchId),
+  ],
+);
+
+/** What hangs on a site's wall for a coffee, as a lead chose it; the usual choice where there is no row. */
+export const wallCharts = mysqlTable(
+  "wall_charts",
+  {
+    siteId: siteId(),
+    coffeeId: id("coffee_id")
+      .notNull()
+      .references(() => coffees.id),
+    choices: json<WallChoices>("choices").notNull(),
+    changedBy: personId("changed_by").notNull(),
+    changedAt: time("changed_at").notNull(),
+    revision: revision(),
+  },
+  (table) => [primaryKey({ columns: [table.siteId, table.coffeeId] })],
 );
 
 /** What a barista measured, until a lead has looked at it. */

@@ -15,6 +15,7 @@ import type { SheetFigures } from "#core/sheet";
 import type { MissingForForecast } from "#words/index.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { brewTempOf, type Chosen, chosenOf, type ScaleState } from "./state.ts";
+import { teachingOf } from "./teaching.ts";
 
 export type Asked = { readonly asking: Asking } | { readonly missing: MissingForForecast };
 
@@ -53,6 +54,7 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
         curve,
       },
       settings: { source: answer.translated?.exact, rule: answer.rule?.exact },
+      teaching: teachingOf(bench, grinder, chosen.coffee),
       pick: state.grind,
       spread: spreadOf(chosen, bench),
       mending: {

@@ -42,7 +42,7 @@ export function cardOf(
   const chosen = chosenOf(state, bench);
   const { recipe, brewer, vessel, grinder, coffee, ice } = chosen;
   const { rule, translated } = grindAnswer(chosen, sheet.rounded.doseG, state.serve, bench.settings.rule);
-  const known = { source: translated, rule, contact: undefined, extraction: undefined };
+  const known = { source: translated, rule, contact: undefined, extraction: undefined, learned: undefined };
   const setting =
     told?.setting ?? (typeof state.grind === "number" ? state.grind : known[state.grind]?.setting);
   const pours = poursFor(chosen, sheet, told?.stretch);

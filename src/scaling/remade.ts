@@ -1,5 +1,5 @@
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
-import type { CardSheet } from "#contract/card.ts";
+import type { CardSheet, CardStandard } from "#contract/card.ts";
 import { firstOf } from "#core/outlook";
 import { fail, ok, type Result } from "#core/result";
 import {
@@ -17,7 +17,9 @@ import { chosenOf, firstPins, recipeRatio, type ScaleState, sheetInputOf } from 
 export type RemakeFailure =
   /** Something that the card was made with is not on the bench any more. */
   | { readonly code: "gone"; readonly what: string }
-  | { readonly code: "noSheet"; readonly failure: SheetFailure };
+  | { readonly code: "noSheet"; readonly failure: SheetFailure }
+  /** An approved batch was ground on another grinder than the card is. */
+  | { readonly code: "otherGrinder" };
 
 export interface Remade {
   readonly sheet: Omit<CardSheet, "result">;
@@ -34,8 +36,28 @@ export function remade(
   to: BenchRecipe,
   bench: Bench,
 ): Result<Remade, RemakeFailure> {
-  const { madeWith, input, dial } = card;
+  const started = stateOfCard(card, to, bench);
+  if (!started.ok) return started;
   const here = { ...bench, recipes: [to] };
+  const state = started.value;
+  const made = makeCard({ ...state, pins: followed(card, { from, to, state, bench: here }) }, here);
+  const { standard } = card;
+  return made.ok && standard ? ok(withStandard(made.value, standard)) : made;
+}
+
+/** A made card that follows an approved batch, or did: its dial is that batch's. */
+export function withStandard(made: Remade, standard: CardStandard): Remade {
+  const { dial, ...sheet } = made.sheet;
+  const by = standard.lapsed ? dial?.by : ("standard" as const);
+  return { ...made, sheet: { ...sheet, ...(dial && { dial: { ...dial, by } }), standard } };
+}
+
+/** What Scale would start from to make a card again, from a version of its recipe; all but its pins. */
+export function stateOfCard(
+  { madeWith, input, dial }: Pick<CardSheet, "madeWith" | "input" | "dial">,
+  to: BenchRecipe,
+  bench: Bench,
+): Result<ScaleState, RemakeFailure> {
   const gone = (
     [
       [bench.brewers, madeWith.brewerId, madeWith.brewer],
@@ -45,7 +67,8 @@ export function remade(
     ] as const
   ).find(([rows, id]) => !rows.some((row) => row.id === id));
   if (gone) return fail({ code: "gone", what: gone[2] });
-  const state: ScaleState = {
+  const byHand = dial && (dial.by === "hand" || dial.by === "standard");
+  return ok({
     recipe: to.versionId,
     coffee: madeWith.coffeeId,
     brewer: madeWith.brewerId,
@@ -54,15 +77,18 @@ export function remade(
     ice: madeWith.iceSourceId ?? "",
     serve: input.serve,
     pins: [],
-    grind: dial && dial.by === "hand" ? dial.setting : ((dial?.by as ScaleState["grind"]) ?? "rule"),
-  };
-  const pinned = { ...state, pins: followed(card, { from, to, state, bench: here }) };
-  const solved = solveSheet(sheetInputOf(pinned, here));
+    grind: byHand ? dial.setting : ((dial?.by as ScaleState["grind"]) ?? "rule"),
+  });
+}
+
+/** The card that Scale makes of a state. */
+export function makeCard(state: ScaleState, bench: Bench): Result<Remade, RemakeFailure> {
+  const solved = solveSheet(sheetInputOf(state, bench));
   if (!solved.ok) return fail({ code: "noSheet", failure: solved.failure });
-  const asked = askingOf(pinned, here, solved.value.rounded);
+  const asked = askingOf(state, bench, solved.value.rounded);
   const first = "asking" in asked ? firstOf(asked.asking) : undefined;
   const told = first?.ok ? foretold(first.value) : undefined;
-  return ok({ sheet: cardOf(pinned, here, solved.value, told), result: solved.value });
+  return ok({ sheet: cardOf(state, bench, solved.value, told), result: solved.value });
 }
 
 interface Following {

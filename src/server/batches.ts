@@ -3,39 +3,68 @@ import { uuid } from "#contract/card.ts";
 import { learnRetention } from "#core/measure";
 import type { Result } from "#core/result";
 import type { Act } from "#data/audit.ts";
-import { type BatchFailure, type BatchFilter, correctBatch, logBatch, readYields } from "#data/batches.ts";
+import {
+  type BatchFailure,
+  type BatchFilter,
+  correctBatch,
+  type KeptBatch,
+  logBatch,
+  readYields,
+} from "#data/batches.ts";
 import { keepMeasured } from "#data/measures.ts";
 import { findThing } from "#data/things.ts";
 import { batchSentence } from "#words/index.ts";
 import { Refusal } from "./action.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
+import { followCorrection } from "./standards.ts";
 
 /** A batch cannot have been brewed after this moment; a tablet's clock may be a little ahead. */
 const AHEAD_MS = 120_000;
 
 /** Logs a batch; a brewer that learns from the log learns from it at once. */
-export async function log(batch: LoggedBatch, by: Act): Promise<void> {
+export async function log(batch: LoggedBatch, by: Act): Promise<Corrected> {
   await judge(batch);
   await learn(await logBatch(database(), batch, by), by);
+  return {};
 }
 
 /** Corrects a batch that was logged wrongly. */
 export async function correct(
   { revision, ...batch }: LoggedBatch & { readonly revision: number },
   by: Act,
-): Promise<void> {
+): Promise<Corrected> {
   await judge(batch);
   const { id, ...change } = batch;
-  await learn(await correctBatch(database(), { id, revision }, change, by), by);
+  return changeBatch({ id, revision }, change, by);
 }
 
 /** Takes a batch out of the log, or puts it back. */
-export async function takeOut(
+export function takeOut(
   { id, revision, removed }: { readonly id: string; readonly revision: number; readonly removed: boolean },
   by: Act,
-): Promise<void> {
-  await learn(await correctBatch(database(), { id, revision }, { removed }, by), by);
+): Promise<Corrected> {
+  return changeBatch({ id, revision }, { removed }, by);
+}
+
+/** What followed a correction: the cards that rested on the batch, where it was approved. */
+export interface Corrected {
+  readonly followed?: number;
+}
+
+/** A batch and all that rests on it change together, or not at all. */
+async function changeBatch(
+  which: { readonly id: string; readonly revision: number },
+  change: Parameters<typeof correctBatch>[2],
+  by: Act,
+): Promise<Corrected> {
+  const { kept, followed } = await database().transaction(async (tx) => {
+    const kept = await correctBatch(tx, which, change, by);
+    const taught = kept.ok ? kept.value.taught : undefined;
+    return { kept, followed: taught && (await followCorrection(tx, { batchId: which.id, ...taught }, by)) };
+  });
+  await learn(kept, by);
+  return followed === undefined ? {} : { followed };
 }
 
 async function judge(batch: LoggedBatch): Promise<void> {
@@ -57,10 +86,7 @@ async function judge(batch: LoggedBatch): Promise<void> {
 /** Steps of what a card says of retained liquid: a smaller change of the mean is no news. */
 const NEWS_G_PER_G = 0.005;
 
-async function learn(
-  logged: Result<{ readonly brewerIds: readonly string[] }, BatchFailure>,
-  by: Act,
-): Promise<void> {
+async function learn(logged: Result<KeptBatch, BatchFailure>, by: Act): Promise<void> {
   if (!logged.ok) throw new Refusal(batchSentence(logged.failure.code));
   for (const brewerId of logged.value.brewerIds) await learnBed(brewerId, by);
 }

@@ -99,7 +99,7 @@ export async function fitToCup(versionId: string, by: Act): Promise<void> {
     throw new Refusal(brewed.ok ? NOT_A_RECIPE : recipeForecastSentence(brewed.failure));
   }
   const pair = { brewerId: recipe.brewerId, grinderId: recipe.grinder.id };
-  await setFit(database(), pair, { ...fit.value.factors, versionId }, by);
+  await setFit(database(), pair, { ...fit.value.factors, versionId, batches: 0 }, by);
 }
 
 /** Forgets what was fitted to a recipe's brewer and grinder. */

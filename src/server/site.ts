@@ -27,7 +27,8 @@ export const currentBench = cache(async (): Promise<Bench | "none" | "gone"> => 
   }
 });
 
-let kept: { readonly revision: number; readonly benches: Map<string, Bench> } | undefined;
+type KeptBench = Omit<Bench, "today">;
+let kept: { readonly revision: number; readonly benches: Map<string, KeptBench> } | undefined;
 /** More sites than any house has; a browser that makes ids up must not fill the memory. */
 const MOST_KEPT = 50;
 
@@ -38,8 +39,14 @@ export async function benchOf(siteId: string): Promise<Bench | undefined> {
   if (kept?.revision !== revision || kept.benches.size > MOST_KEPT) kept = { revision, benches: new Map() };
   const { benches } = kept;
   const bench = benches.get(siteId) ?? (await readBench(db, siteId));
-  if (bench) benches.set(siteId, bench);
-  return bench;
+  if (!bench) return undefined;
+  benches.set(siteId, bench);
+  return { ...bench, today: dayAt(bench.site.timeZone) };
+}
+
+/** The day in a zone, as an ISO date. */
+function dayAt(timeZone: string): string {
+  return formatISO(now(), { representation: "date", in: tz(timeZone) });
 }
 
 /** The newest cards of the site that this browser works at; none while the database does not answer. */
@@ -70,6 +77,5 @@ export async function siteAsked(request: Request): Promise<string> {
 /** Today at the site that this browser works at, as an ISO date. */
 export async function siteToday(): Promise<string> {
   const bench = await currentBench();
-  const timeZone = typeof bench === "string" ? "UTC" : bench.site.timeZone;
-  return formatISO(now(), { representation: "date", in: tz(timeZone) });
+  return typeof bench === "string" ? dayAt("UTC") : bench.today;
 }

@@ -1,6 +1,7 @@
 import type { CardSheet } from "#contract/card.ts";
 import type { HandAct, HandStep, Moment } from "#core/recipe";
 import { printLiquid, printNumber, printTime } from "#core/units";
+import { ANSWER_WORDS } from "./outlook.ts";
 
 /** A card's name wherever it is listed. */
 export function cardTitle({ input, result, madeWith }: CardSheet, draft: boolean): string {
@@ -18,6 +19,20 @@ export interface CardPrinters {
 /** A brewer's setting as its panel says it. */
 export function printSetting(settingG: number): string {
   return `${printNumber(settingG / 1000, 2)} l`;
+}
+
+/** Where a card's setting comes from. */
+export function groundBy(by: NonNullable<NonNullable<CardSheet["dial"]>["by"]>): string {
+  switch (by) {
+    case "hand":
+      return "ground as somebody set it";
+    case "standard":
+      return "ground as approved";
+    case "learned":
+      return "ground as approved batches teach";
+    default:
+      return `ground by ${ANSWER_WORDS[by]}`;
+  }
 }
 
 /** What to do, in working order. */

@@ -3,7 +3,7 @@
 export { batchSentence, SAMPLED_WORDS } from "./batch.ts";
 export { brewFailureSentence, extractionMissSentence } from "./brew.ts";
 export { badInputSentence, calcSentence } from "./calc.ts";
-export { type CardPrinters, cardTitle, cautionsOf, printSetting, stepsOf } from "./card.ts";
+export { type CardPrinters, cardTitle, cautionsOf, groundBy, printSetting, stepsOf } from "./card.ts";
 export { careCautions, dueSentence } from "./care.ts";
 export { checkSentence } from "./checks.ts";
 export {
@@ -64,6 +64,7 @@ export {
   STATE_WORDS,
 } from "./recipe.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";
+export { followedSentence, standardSentence } from "./standard.ts";
 export {
   ASPECT_WORDS,
   FIELD_WORDS,

@@ -56,6 +56,7 @@ export const ANSWER_WORDS: { readonly [answer in Answer]: string } = {
   rule: "house rule",
   contact: "same contact time",
   extraction: "same extraction",
+  learned: "learned",
 };
 
 /** Why an answer is the nearest only. */

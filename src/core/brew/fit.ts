@@ -1,4 +1,5 @@
 import { levenbergMarquardt } from "ml-levenberg-marquardt";
+import { median, robustScatter } from "#core/measure";
 import { fail, ok, type Result } from "#core/result";
 import type { Factors } from "./input.ts";
 
@@ -22,6 +23,8 @@ export interface FactorFit {
   /** The forecasts before and after, in the order of the logged brews. */
   readonly before: readonly (Outcome | undefined)[];
   readonly after: readonly (Outcome | undefined)[];
+  /** Places of brews that lie too far out to count: a spilt pot, a clock that was forgotten. */
+  readonly odd: readonly number[];
 }
 
 export type FitFailure =
@@ -38,49 +41,102 @@ const PERMEABILITY_PRIOR = 0.45;
 const EXTRACTION_PRIOR = 0.25;
 /** What a brew that cannot be counts for: far more than any that can. */
 const IMPOSSIBLE = 20;
-const MOST_ITERATIONS = 30;
+/** Two smooth parameters, started near: eight steps are more than it takes. */
+const MOST_ITERATIONS = 8;
 /** Factors are sought between one eighth and eight times the model's. */
 const WIDEST = Math.log(8);
+/** With fewer of a kind, nobody can tell which of them is the odd one. */
+const LEAST_TO_JUDGE = 5;
+/** How far out a brew counts less, in standard deviations (Tukey's biweight, usual 4.685). */
+const BIWEIGHT_SD = 4.685;
+/** Rounds of weighing anew, at most; and weights that move by less have settled. */
+const ROUNDS = 3;
+const SETTLED = 0.02;
+
+type Kind = keyof Outcome;
+const SCATTER: { readonly [kind in Kind]: number } = { timeS: TIME_SCATTER, strengthPct: STRENGTH_SCATTER };
+
+/** One figure of one brew. */
+interface Observed {
+  readonly place: number;
+  readonly kind: Kind;
+  readonly ln: number;
+}
 
 /**
  * The house's two factors by regularised least squares (Levenberg–Marquardt on their logarithms): the sum of
  * (ln forecast − ln measured)² ÷ scatter² over times and strengths, and (ln factor)² ÷ prior². One brew moves them
- * most of the way to what it alone would say; a brew that was not timed leaves the permeability to its prior.
+ * most of the way to what it alone would say; a brew that was not timed leaves the permeability to its prior. Of five
+ * and more, each counts by Tukey's biweight of how far out it lies, so that an odd one does not turn them.
  */
 export function fitFactors(logged: readonly Logged[]): Result<FactorFit, FitFailure> {
-  const observed = logged.flatMap(({ measured, forecast }) => [
-    ...(measured.timeS === null
-      ? []
-      : [{ forecast, of: "timeS" as const, ln: Math.log(measured.timeS), scatter: TIME_SCATTER }]),
-    ...(measured.strengthPct === null
-      ? []
-      : [
-          {
-            forecast,
-            of: "strengthPct" as const,
-            ln: Math.log(measured.strengthPct),
-            scatter: STRENGTH_SCATTER,
-          },
-        ]),
-  ]);
+  const observed: Observed[] = logged.flatMap(({ measured }, place) =>
+    (["timeS", "strengthPct"] as const).flatMap((kind) => {
+      const value = measured[kind];
+      return value === null ? [] : [{ place, kind, ln: Math.log(value) }];
+    }),
+  );
   if (observed.length === 0) return fail({ code: "nothingMeasured" });
   const at = (factors: Required<Factors>) => logged.map(({ forecast }) => forecast(factors));
   const before = at({ permeability: 1, extraction: 1 });
   if (before.every((outcome) => outcome === undefined)) return fail({ code: "noForecast" });
 
-  const residuals = ([lnPermeability = 0, lnExtraction = 0]: readonly number[]) => {
-    const factors = { permeability: Math.exp(lnPermeability), extraction: Math.exp(lnExtraction) };
-    const outcomes = new Map(logged.map(({ forecast }) => [forecast, forecast(factors)]));
-    return [
-      ...observed.map(({ forecast, of, ln, scatter }) => {
-        const value = outcomes.get(forecast)?.[of];
-        return value ? (Math.log(value) - ln) / scatter : IMPOSSIBLE;
-      }),
-      lnPermeability / PERMEABILITY_PRIOR,
-      lnExtraction / EXTRACTION_PRIOR,
-    ];
-  };
-  const places = residuals([0, 0]).map((_, i) => i);
+  /** How far out each figure lies, in its own scatter. */
+  const offs = (outcomes: readonly (Outcome | undefined)[]) =>
+    observed.map(({ place, kind, ln }) => {
+      const value = outcomes[place]?.[kind];
+      return value ? (Math.log(value) - ln) / SCATTER[kind] : IMPOSSIBLE;
+    });
+  let weights: readonly number[] = observed.map(() => 1);
+  let found = leastSquares((factors) => offs(at(factors)), weights, [0, 0]);
+  let after = at(factorsOf(found));
+  const most = Math.max(...(["timeS", "strengthPct"] as const).map((kind) => countOf(observed, kind)));
+  for (let round = 0; round < ROUNDS && most >= LEAST_TO_JUDGE; round++) {
+    const next = weightsOf(observed, offs(after));
+    if (round > 0 && next.every((weight, i) => Math.abs(weight - weights[i]!) < SETTLED)) break;
+    weights = next;
+    found = leastSquares((factors) => offs(at(factors)), weights, found);
+    after = at(factorsOf(found));
+  }
+  const odd = new Set(observed.flatMap(({ place }, i) => (weights[i] === 0 ? [place] : [])));
+  return ok({ factors: factorsOf(found), before, after, odd: [...odd] });
+}
+
+type Logarithms = readonly [permeability: number, extraction: number];
+
+function factorsOf([permeability, extraction]: Logarithms): Required<Factors> {
+  return { permeability: Math.exp(permeability), extraction: Math.exp(extraction) };
+}
+
+function countOf(observed: readonly Observed[], kind: Kind): number {
+  return observed.filter((each) => each.kind === kind).length;
+}
+
+/** What each figure counts: all of it where its kind is too few to judge. */
+function weightsOf(observed: readonly Observed[], offs: readonly number[]): readonly number[] {
+  const widths = new Map(
+    (["timeS", "strengthPct"] as const).map((kind) => {
+      const own = offs.filter((_, i) => observed[i]!.kind === kind);
+      return [kind, own.length < LEAST_TO_JUDGE ? Infinity : Math.max(1, robustScatter(own, median(own)))];
+    }),
+  );
+  return offs.map((off, i) => {
+    const out = off / (BIWEIGHT_SD * widths.get(observed[i]!.kind)!);
+    return Math.abs(out) < 1 ? (1 - out ** 2) ** 2 : 0;
+  });
+}
+
+function leastSquares(
+  offs: (factors: Required<Factors>) => readonly number[],
+  weights: readonly number[],
+  from: Logarithms,
+): Logarithms {
+  const residuals = ([permeability = 0, extraction = 0]: readonly number[]) => [
+    ...offs(factorsOf([permeability, extraction])).map((off, i) => Math.sqrt(weights[i]!) * off),
+    permeability / PERMEABILITY_PRIOR,
+    extraction / EXTRACTION_PRIOR,
+  ];
+  const places = [...weights, 0, 0].map((_, i) => i);
   const { parameterValues } = levenbergMarquardt(
     { x: places, y: places.map(() => 0) },
     (parameters: number[]) => {
@@ -88,17 +144,15 @@ export function fitFactors(logged: readonly Logged[]): Result<FactorFit, FitFail
       return (place: number) => all[place]!;
     },
     {
-      initialValues: [0, 0],
+      initialValues: [...from],
       minValues: [-WIDEST, -WIDEST],
       maxValues: [WIDEST, WIDEST],
       gradientDifference: 0.02,
-      centralDifference: true,
       damping: 0.01,
       maxIterations: MOST_ITERATIONS,
       errorTolerance: 1e-9,
     },
   );
-  const [lnPermeability = 0, lnExtraction = 0] = parameterValues;
-  const factors = { permeability: Math.exp(lnPermeability), extraction: Math.exp(lnExtraction) };
-  return ok({ factors, before, after: at(factors) });
+  const [permeability = 0, extraction = 0] = parameterValues;
+  return [permeability, extraction];
 }

@@ -11,5 +11,6 @@ export {
 export { type BlankRun, type Delivery, type DeliveryFailure, fitDelivery } from "./delivery.ts";
 export { heatCapacityJPerK, SPECIFIC_HEAT, type VesselMaterial } from "./heat.ts";
 export { BATCHES_TO_LEARN_FROM, type LoggedYield, learnRetention, type Retention } from "./retention.ts";
+export { median, OUTLIER_SD, robustScatter } from "./robust.ts";
 export { type VesselFailure, type VesselWeighing, vesselFrom } from "./vessel.ts";
 export { type DrainedIce, wetShareFrom } from "./wetIce.ts";

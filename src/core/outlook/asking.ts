@@ -31,6 +31,7 @@ export interface Asking {
   readonly byHand: boolean;
   readonly dial: GroundDial;
   readonly settings: LadderInput["settings"];
+  readonly teaching: LadderInput["teaching"];
   /** An answer of the ladder, or a setting by hand. */
   readonly pick: Answer | number;
   readonly spread: Spread;
@@ -92,7 +93,7 @@ function pickedOf({ pick, plan, dial }: Asking, { rungs }: Ladder): Picked {
   const setting =
     typeof pick === "number"
       ? pick
-      : (by(pick) ?? by("extraction") ?? by("rule") ?? by("source") ?? dial.min);
+      : (by(pick) ?? by("learned") ?? by("extraction") ?? by("rule") ?? by("source") ?? dial.min);
   const brew = forecastCurves(brewInputOf(plan, umAt(dial.curve, setting)));
   if (!brew.ok) return { setting, outlook: brew };
   const { curves, ...figures } = brew.value;

@@ -26,6 +26,7 @@ export {
   type Rung,
   recommended,
 } from "./ladder.ts";
+export type { Teaching } from "./learned.ts";
 export { type Mend, type MendInput, mendsOf } from "./mends.ts";
 export {
   asOutlook,

@@ -10,7 +10,9 @@ import {
   settingAt,
   umAt,
 } from "#core/grind";
+import type { Learned } from "#core/learn";
 import { ok, type Result } from "#core/result";
+import { learnedFor, type Teaching } from "./learned.ts";
 import { brewInputOf, type Outlook, outlookOf, type Plan } from "./plan.ts";
 
 /** A dial of which it is known what it grinds. */
@@ -18,8 +20,8 @@ export interface GroundDial extends Dial {
   readonly curve: Curve;
 }
 
-/** Where a setting comes from: the source's own, the house's rule, or the forecast. */
-export const ANSWERS = ["source", "rule", "contact", "extraction"] as const;
+/** Where a setting comes from: the source's own, the house's rule, the forecast, or the house's approved batches. */
+export const ANSWERS = ["source", "rule", "contact", "extraction", "learned"] as const;
 export type Answer = (typeof ANSWERS)[number];
 
 /** One answer on the dial, with what it would give. */
@@ -30,6 +32,8 @@ export interface Rung {
   readonly outlook: Result<Outlook, BrewFailure>;
   /** Why this is the nearest only. */
   readonly miss?: Extract<GrindFailure, { code: "outOfReach" }>;
+  /** How surely, and from what, where it is the learned answer. */
+  readonly learned?: Learned;
 }
 
 export interface Ladder {
@@ -43,10 +47,17 @@ export interface LadderInput {
   readonly dial: GroundDial;
   /** Already on the dial, where they are known. */
   readonly settings: { readonly source?: number | undefined; readonly rule?: number | undefined };
+  readonly teaching: Teaching;
 }
 
 /** The answers side by side: each rounded to the dial, and then forecast as it will be set. */
-export function ladderOf({ source, plan, dial, settings }: LadderInput): Result<Ladder, BrewFailure> {
+export function ladderOf({
+  source,
+  plan,
+  dial,
+  settings,
+  teaching,
+}: LadderInput): Result<Ladder, BrewFailure> {
   const brewed = forecastBrew(source);
   if (!brewed.ok) return brewed;
   const rung = (by: Answer, exact: number, miss?: Rung["miss"]): Rung => {
@@ -67,6 +78,11 @@ export function ladderOf({ source, plan, dial, settings }: LadderInput): Result<
       rungs.push(rung(by, settingAt(dial.curve, found.failure.nearestUm), found.failure));
     }
   }
+  const exact = (by: Answer) => rungs.find((each) => each.by === by)?.at.exact;
+  // Where nothing extracts like the source, the house begins from its rule.
+  const from = exact("extraction") ?? exact("rule");
+  const learned = from === undefined ? undefined : learnedFor(plan, dial, from, teaching);
+  if (learned) rungs.push({ ...rung("learned", learned.at.exact), learned });
   return ok({ source: brewed.value, rungs });
 }
 
@@ -76,11 +92,13 @@ export function outlookAt(plan: Plan, dial: GroundDial, setting: number): Result
 }
 
 /**
- * The rung to begin with: the same extraction, unless the forecast warns of something there and not at the house
- * rule, or cannot reach it.
+ * The rung to begin with: what approved batches teach, where there are any; else the same extraction, unless the
+ * forecast warns of something there and not at the house rule, or cannot reach it.
  */
 export function recommended(rungs: readonly Rung[]): Answer | undefined {
   const of = (by: Answer) => rungs.find((rung) => rung.by === by);
+  const learned = of("learned");
+  if (learned?.outlook.ok && learned.learned && learned.learned.taught.length > 0) return "learned";
   const warnings = (rung: Rung | undefined) =>
     rung?.outlook.ok && !rung.miss ? rung.outlook.value.checks.length : Infinity;
   const [extraction, rule] = [warnings(of("extraction")), warnings(of("rule"))];

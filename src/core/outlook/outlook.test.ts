@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { bedDepthMm } from "#core/brew";
 import { fitCurve, umAt } from "#core/grind";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
@@ -105,14 +106,60 @@ describe("a plan at one grind", () => {
   });
 });
 
+/** A house that has approved nothing. */
+const SALTMARSH = { densityGPerMl: 0.4, roast: "medium" as const, daysSinceRoast: 9 };
+const NOTHING_YET = { lessons: [], coffee: { coffeeId: "saltmarsh", bag: SALTMARSH } };
+
+describe("the learned answer", () => {
+  const learned = (plan: Plan, settings: readonly number[]) => {
+    const lessons = settings.map((setting, i) => ({
+      batchId: `batch ${i}`,
+      setting,
+      bedDepthMm: must(bedDepthMm(FULMAR)),
+      shortfall: 0,
+      coffeeId: "saltmarsh",
+      bag: SALTMARSH,
+    }));
+    const { rungs } = must(
+      ladderOf({ source: SOURCE, plan, dial: CHOUGH, settings: {}, teaching: { ...NOTHING_YET, lessons } }),
+    );
+    return { rungs, rung: rungs.find(({ by }) => by === "learned")! };
+  };
+
+  test("with no batch it is the same extraction; with approved ones it is theirs, and suggested", () => {
+    const before = learned(FULMAR, []);
+    const extraction = before.rungs.find(({ by }) => by === "extraction")!;
+    expect(before.rung.at.exact).toBeCloseTo(extraction.at.exact, 9);
+    expect(recommended(before.rungs)).not.toBe("learned");
+    const after = learned(FULMAR, [14, 14.5, 14]);
+    expect(Math.abs(after.rung.at.setting - 14)).toBeLessThanOrEqual(0.5);
+    expect(after.rung.learned?.taught).toHaveLength(3);
+    expect(recommended(after.rungs)).toBe("learned");
+  });
+
+  test("follows the size as the forecast does, and the ice", () => {
+    const at = (plan: Plan) => learned(plan, [12]).rung.at.exact;
+    const half = { ...FULMAR, doseG: FULMAR.doseG / 2, waterG: FULMAR.waterG / 2 };
+    const iced = { ...FULMAR, waterG: 0.62 * FULMAR.waterG, addedG: 0.38 * FULMAR.waterG };
+    expect(at(half)).toBeLessThan(at(FULMAR));
+    expect(at(iced)).toBeLessThan(at(FULMAR));
+  });
+});
+
 describe("the ladder", () => {
   const ladder = must(
-    ladderOf({ source: SOURCE, plan: FULMAR, dial: CHOUGH, settings: { source: 9.5, rule: 8.57 } }),
+    ladderOf({
+      source: SOURCE,
+      plan: FULMAR,
+      dial: CHOUGH,
+      settings: { source: 9.5, rule: 8.57 },
+      teaching: NOTHING_YET,
+    }),
   );
   const rung = (by: string) => ladder.rungs.find((each) => each.by === by)!;
 
-  test("has the four answers, each on a step of the dial and forecast as it will be set", () => {
-    expect(ladder.rungs.map(({ by }) => by)).toEqual(["source", "rule", "contact", "extraction"]);
+  test("has all answers, each on a step of the dial and forecast as it will be set", () => {
+    expect(ladder.rungs.map(({ by }) => by)).toEqual(["source", "rule", "contact", "extraction", "learned"]);
     expect(rung("rule").at).toMatchObject({ exact: 8.57, setting: 8.5 });
     for (const { at: on, outlook } of ladder.rungs) {
       expect((2 * on.setting) % 1).toBe(0);
@@ -127,10 +174,14 @@ describe("the ladder", () => {
   });
 
   test("what is not known has no rung, and what is out of reach has the nearest", () => {
-    const bare = must(ladderOf({ source: SOURCE, plan: FULMAR, dial: CHOUGH, settings: {} }));
-    expect(bare.rungs.map(({ by }) => by)).toEqual(["contact", "extraction"]);
+    const bare = must(
+      ladderOf({ source: SOURCE, plan: FULMAR, dial: CHOUGH, settings: {}, teaching: NOTHING_YET }),
+    );
+    expect(bare.rungs.map(({ by }) => by)).toEqual(["contact", "extraction", "learned"]);
     const scant = { ...FULMAR, waterG: 500 };
-    const missed = must(ladderOf({ source: SOURCE, plan: scant, dial: CHOUGH, settings: {} }));
+    const missed = must(
+      ladderOf({ source: SOURCE, plan: scant, dial: CHOUGH, settings: {}, teaching: NOTHING_YET }),
+    );
     const { miss, at: on } = missed.rungs.find(({ by }) => by === "extraction")!;
     expect(miss?.nearest).toBeLessThan(miss?.wanted ?? 0);
     expect(on.setting).toBe(CHOUGH.min);
@@ -139,7 +190,13 @@ describe("the ladder", () => {
 
   test("a source that cannot be brewed has no ladder", () => {
     const flooded = { ...SOURCE, doseG: 900 };
-    const answer = ladderOf({ source: flooded, plan: FULMAR, dial: CHOUGH, settings: {} });
+    const answer = ladderOf({
+      source: flooded,
+      plan: FULMAR,
+      dial: CHOUGH,
+      settings: {},
+      teaching: NOTHING_YET,
+    });
     expect(answer.ok ? undefined : answer.failure.code).toBe("doseOverBasket");
   });
 

@@ -8,7 +8,7 @@ import type { CardSheet } from "#contract/card.ts";
 import { printNumber, printPct, printTime } from "#core/units";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { ANSWER_WORDS, cautionsOf, printSetting, stepsOf, typicalSentence } from "#words/index.ts";
+import { cautionsOf, groundBy, printSetting, stepsOf, typicalSentence } from "#words/index.ts";
 
 interface CardProps {
   readonly id: string;
@@ -134,7 +134,7 @@ function Face({ draft, site, sheet, qr, made }: CardProps) {
           <span className="text-quiet">forecast</span> done in about{" "}
           <strong className="font-display tabular-nums">{printTime(Math.round(forecast.brewTimeS))}</strong>,
           strength {printPct(forecast.strengthPct)}, slurry up to {printNumber(forecast.highWaterMm, 0)} mm
-          {dial?.by && dial.by !== "hand" && `; ground by ${ANSWER_WORDS[dial.by]}`}
+          {dial?.by && dial.by !== "hand" && `; ${groundBy(dial.by)}`}
         </p>
       )}
       <ol className="list-decimal space-y-1 pl-6">

@@ -11,6 +11,7 @@ import { type FormField, useSpecFields } from "#parts/useSpecFields.tsx";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { correctBatch, logBatch } from "./actions.ts";
+import { sayFollowed } from "./followed.ts";
 
 export interface LogSite {
   readonly timeZone: string;
@@ -118,7 +119,9 @@ export function BatchForm({ site, batch, onDone }: BatchFormProps) {
       at: new Date(+parse(String(when), LOCAL, new Date(site.now), zone)).toISOString(),
     } as LoggedBatch;
     const sent = await act(batch ? correctBatch({ ...message, revision: base.revision }) : logBatch(message));
-    if (sent.ok) onDone();
+    if (!sent.ok) return;
+    sayFollowed(sent.data);
+    onDone();
   };
   const draw = (name: string) => form.draw(name, at(name));
   const more = fields.map(({ name }) => name).filter((name) => !SHORT.includes(name));

@@ -14,6 +14,7 @@ import { useAct } from "#ui/useAct.ts";
 import { rightSentence, SAMPLED_WORDS } from "#words/index.ts";
 import { takeOutBatch } from "./actions.ts";
 import { BatchForm, type LogSite } from "./batchForm.tsx";
+import { sayFollowed } from "./followed.ts";
 
 export interface LogQuery {
   readonly brewer: string;
@@ -205,15 +206,15 @@ function Row({ batch, site }: RowProps) {
 function Opened({ batch, site, onDone }: RowProps & { readonly onDone: () => void }) {
   const { act, busy } = useAct();
   const { id, revision } = batch;
+  const putBack = async () => {
+    const sent = await act(takeOutBatch({ id, revision: revision + 1, removed: false }));
+    if (sent.ok) sayFollowed(sent.data);
+  };
   const takeOut = async () => {
     const sent = await act(takeOutBatch({ id, revision, removed: true }));
     if (!sent.ok) return;
-    toast.success("Taken out of the log.", {
-      action: {
-        label: "Undo",
-        onClick: () => void act(takeOutBatch({ id, revision: revision + 1, removed: false })),
-      },
-    });
+    sayFollowed(sent.data);
+    toast.success("Taken out of the log.", { action: { label: "Undo", onClick: putBack } });
   };
   return (
     <>

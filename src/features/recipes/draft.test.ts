@@ -57,6 +57,7 @@ describe("the kit", () => {
       versionId: "v4",
       permeability: 1.3,
       extraction: 1.1,
+      batches: 0,
     };
     const bench = recipeBench({ ...KIT, fits: [fit] }, VERSION, VERSION.recipe)!;
     expect(bench.grindUm).toBeCloseTo(800, 6);

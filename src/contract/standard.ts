@@ -1,0 +1,42 @@
+import { z } from "zod";
+import type { CurvePoint } from "#core/grind";
+import type { Serve } from "#core/sheet";
+import { uuid } from "./card.ts";
+
+/** A batch that becomes the standard, with the cards that follow it. The id is the client's: sent twice it is one. */
+export const approvedBatch = z.strictObject({
+  id: uuid,
+  batchId: uuid,
+  revision: z.number().int().min(1).describe("Of the batch, as it was looked at"),
+  cardIds: z.array(uuid).max(500),
+});
+export type ApprovedBatch = z.infer<typeof approvedBatch>;
+
+/** An approved batch in force, as the screens read it. */
+export interface Standard {
+  readonly id: string;
+  readonly batchId: string;
+  readonly coffeeId: string;
+  readonly brewerId: string;
+  readonly serve: Serve;
+  /** Beverage, all ice melted, g. */
+  readonly sizeG: number;
+  /** ISO times. */
+  readonly approvedAt: string;
+  readonly brewedAt: string;
+  readonly approvedBy: string;
+  readonly grinderId: string;
+  readonly dialSetting: number;
+  readonly doseG: number;
+  /** Hot water as delivered, bypass too. */
+  readonly waterG: number;
+  readonly iceG: number;
+  readonly yieldG: number | null;
+  readonly brewTimeS: number | null;
+  readonly strengthPct: number | null;
+  /** The bag of that day, as far as it is known. */
+  readonly densityGPerMl: number | null;
+  readonly roastedOn: string | null;
+  /** What the dial ground then; null where it had no curve. */
+  readonly curve: { readonly version: number; readonly points: readonly CurvePoint[] } | null;
+}

@@ -1,0 +1,34 @@
+import { z } from "zod";
+import { uuid } from "./card.ts";
+
+const sizeG = z.number().min(50).max(200_000);
+/** More sizes of one brewer than a page of paper holds. */
+const MOST_SIZES = 12;
+const MOST_BREWERS = 20;
+
+/** What a lead has chosen for a site's wall chart of one coffee; whatever is left out is the usual choice. */
+export const wallChoices = z.strictObject({
+  recipeId: uuid.optional(),
+  grinderId: uuid.optional(),
+  serves: z.enum(["hot", "iced", "both"]).optional(),
+  brewers: z
+    .array(
+      z.strictObject({
+        id: uuid,
+        shown: z.boolean(),
+        sizesG: z.array(sizeG).min(1).max(MOST_SIZES).optional().describe("Beverage, g; else by its window"),
+      }),
+    )
+    .max(MOST_BREWERS)
+    .optional(),
+});
+export type WallChoices = z.infer<typeof wallChoices>;
+
+/** The choices as they are kept, with the revision that the change began with; 0 for the first. */
+export const keptWall = z.strictObject({
+  siteId: uuid,
+  coffeeId: uuid,
+  revision: z.number().int().min(0),
+  choices: wallChoices,
+});
+export type KeptWall = z.infer<typeof keptWall>;

@@ -1,0 +1,179 @@
+import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
+import type { Standard } from "#contract/standard.ts";
+import { sameSize } from "#core/learn";
+import { fail, ok, type Result } from "#core/result";
+import { type Act, record } from "./audit.ts";
+import type { Database } from "./connection.ts";
+import { lockHouse, turnBench } from "./house.ts";
+import { batches, brewers, coffees, grinderCurves, people, standards } from "./schema.ts";
+
+/** Every approved batch in force, with its site; the newest first. One whose batch is out of the log is not. */
+export async function readStandards(db: Database): Promise<(Standard & { readonly siteId: string })[]> {
+  const rows = await db
+    .select({ standard: standards, batch: batches, person: people.name, curve: grinderCurves.points })
+    .from(standards)
+    .innerJoin(batches, eq(batches.id, standards.batchId))
+    .innerJoin(people, eq(people.id, standards.approvedBy))
+    .leftJoin(
+      grinderCurves,
+      and(eq(grinderCurves.grinderId, batches.grinderId), eq(grinderCurves.version, batches.curveVersion)),
+    )
+    .where(and(isNull(standards.retiredAt), eq(batches.removed, false), isNotNull(batches.dialSetting)))
+    .orderBy(desc(standards.at), desc(standards.id));
+  return rows.map(({ standard, batch, person, curve }) => ({
+    id: standard.id,
+    siteId: standard.siteId,
+    batchId: batch.id,
+    coffeeId: standard.coffeeId,
+    brewerId: standard.brewerId,
+    serve: standard.serve,
+    sizeG: standard.sizeG,
+    approvedAt: standard.at.toISOString(),
+    brewedAt: batch.at.toISOString(),
+    approvedBy: person,
+    grinderId: batch.grinderId!,
+    dialSetting: batch.dialSetting!,
+    doseG: batch.doseG,
+    waterG: batch.waterG,
+    iceG: batch.iceG,
+    yieldG: batch.yieldG,
+    brewTimeS: batch.brewTimeS,
+    strengthPct: batch.strengthPct,
+    densityGPerMl: batch.densityGPerMl,
+    roastedOn: batch.roastedOn,
+    curve: curve && batch.curveVersion !== null ? { version: batch.curveVersion, points: curve } : null,
+  }));
+}
+
+type BatchLine = typeof batches.$inferSelect;
+
+/** What a batch would be the standard of; undefined where it does not say enough of itself. */
+export function placeOf(
+  { coffeeId, brewerId, grinderId, dialSetting, waterG, iceG, doseG }: BatchLine,
+  { retentionGPerG }: { readonly retentionGPerG: number },
+) {
+  if (coffeeId === null || grinderId === null || dialSetting === null) return undefined;
+  const sizeG = waterG + iceG - retentionGPerG * doseG;
+  return { coffeeId, brewerId, serve: iceG > 0 ? ("iced" as const) : ("hot" as const), sizeG };
+}
+export type Place = NonNullable<ReturnType<typeof placeOf>>;
+
+/** Whether two are standards of the same: coffee, brewer, service and size. */
+export function samePlace(a: Place, b: Place): boolean {
+  return (
+    a.coffeeId === b.coffeeId &&
+    a.brewerId === b.brewerId &&
+    a.serve === b.serve &&
+    sameSize(a.sizeG, b.sizeG)
+  );
+}
+
+/** A batch with its brewer's bed, whether it is a standard, and every standard that it was. */
+export async function findApprovable(db: Database, batchId: string) {
+  const [row] = await db
+    .select({ batch: batches, retentionGPerG: brewers.retentionGPerG })
+    .from(batches)
+    .innerJoin(brewers, eq(brewers.id, batches.brewerId))
+    .where(eq(batches.id, batchId));
+  if (!row) return undefined;
+  const approvals = await db
+    .select({ standard: standards, person: people.name })
+    .from(standards)
+    .innerJoin(people, eq(people.id, standards.approvedBy))
+    .where(eq(standards.batchId, batchId))
+    .orderBy(desc(standards.at));
+  return { batch: row.batch, place: placeOf(row.batch, row), approvals };
+}
+
+export type ApproveFailure =
+  | { readonly code: "notThere" }
+  | { readonly code: "stale" }
+  /** It does not say its coffee, its grinder or its setting. */
+  | { readonly code: "saysTooLittle" };
+
+/**
+ * Makes a batch the standard of its place and retires the one before, both in the trail; part of the transaction in
+ * which the cards follow. The same id again changes nothing.
+ */
+export async function approveBatch(
+  tx: Database,
+  { id, batchId, revision }: { readonly id: string; readonly batchId: string; readonly revision: number },
+  by: Act & { readonly personId: string },
+): Promise<Result<{ readonly place: Place; readonly again: boolean }, ApproveFailure>> {
+  // One after the other: of two leads who approve for one place at once, the later one's stands.
+  await lockHouse(tx);
+  const found = await findApprovable(tx, batchId);
+  if (!found || found.batch.removed) return fail({ code: "notThere" });
+  const { batch, place, approvals } = found;
+  if (!place) return fail({ code: "saysTooLittle" });
+  if (approvals.some(({ standard }) => standard.id === id)) return ok({ place, again: true });
+  if (batch.revision !== revision) return fail({ code: "stale" });
+  await retireOthers(tx, place, undefined, by);
+  const { personId: approvedBy, at } = by;
+  await tx.insert(standards).values({ id, siteId: batch.siteId, batchId, ...place, approvedBy, at });
+  const { dialSetting, doseG, waterG, iceG } = batch;
+  await record(tx, by, {
+    action: "approved",
+    subject: "batch",
+    subjectId: batchId,
+    after: { ...(await named(tx, place)), doseG, waterG, iceG, dialSetting },
+  });
+  await turnBench(tx);
+  return ok({ place, again: false });
+}
+
+/** What the trail calls a place. */
+async function named(tx: Database, { coffeeId, brewerId, serve, sizeG }: Place) {
+  const [[coffee], [brewer]] = await Promise.all([
+    tx.select({ name: coffees.name }).from(coffees).where(eq(coffees.id, coffeeId)),
+    tx.select({ name: brewers.name }).from(brewers).where(eq(brewers.id, brewerId)),
+  ]);
+  return { name: `${coffee?.name}, ${serve}, ${Math.round(sizeG)} g on ${brewer?.name}` };
+}
+
+async function retireOthers(tx: Database, place: Place, but: string | undefined, by: Act): Promise<void> {
+  const inForce = await tx
+    .select()
+    .from(standards)
+    .where(and(eq(standards.brewerId, place.brewerId), isNull(standards.retiredAt)));
+  for (const old of inForce) {
+    if (old.id === but || !samePlace(old, place)) continue;
+    await tx.update(standards).set({ retiredAt: by.at }).where(eq(standards.id, old.id));
+    await record(tx, by, {
+      action: "ended",
+      subject: "batch",
+      subjectId: old.batchId,
+      before: await named(tx, old),
+    });
+  }
+}
+
+/**
+ * After a batch was corrected, taken out or put back: its standard moves to where it now belongs, or is retired where
+ * it no longer says enough. Part of that transaction.
+ *
+ * @returns whether the batch is, or was, a standard in force
+ */
+export async function settleStandard(tx: Database, batchId: string, by: Act): Promise<boolean> {
+  const found = await findApprovable(tx, batchId);
+  const old = found?.approvals.find(({ standard }) => standard.retiredAt === null)?.standard;
+  if (!found || !old) return false;
+  const { batch, place } = found;
+  if (!place) {
+    await tx.update(standards).set({ retiredAt: by.at }).where(eq(standards.id, old.id));
+    await record(tx, by, {
+      action: "ended",
+      subject: "batch",
+      subjectId: batchId,
+      before: await named(tx, old),
+    });
+  } else {
+    if (!batch.removed) await retireOthers(tx, place, old.id, by);
+    await tx
+      .update(standards)
+      .set({ ...place, siteId: batch.siteId })
+      .where(eq(standards.id, old.id));
+  }
+  await turnBench(tx);
+  return true;
+}

@@ -1,0 +1,156 @@
+import type { Bench, BenchBrewer, BenchRecipe } from "#contract/bench.ts";
+import type { CardSheet } from "#contract/card.ts";
+import type { HouseSettings } from "#contract/house.ts";
+import type { Standard } from "#contract/standard.ts";
+import { sameSize } from "#core/learn";
+import { fail, ok, type Result } from "#core/result";
+import { PIN_NAMES, type PinSet, type Serve } from "#core/sheet";
+import { makeCard, type Remade, type RemakeFailure, remade, stateOfCard, withStandard } from "./remade.ts";
+
+/** What a standard is of. */
+export interface Place {
+  readonly coffeeId: string;
+  readonly brewerId: string;
+  readonly serve: Serve;
+  readonly sizeG: number;
+}
+
+/** The standard in force of a coffee on a brewer at a size; the nearest in size where sizes overlap. */
+export function standardAt(
+  standards: readonly Standard[],
+  { coffeeId, brewerId, serve, sizeG }: Place,
+): Standard | undefined {
+  return standards
+    .filter(
+      (each) =>
+        each.coffeeId === coffeeId &&
+        each.brewerId === brewerId &&
+        each.serve === serve &&
+        sameSize(each.sizeG, sizeG),
+    )
+    .toSorted((a, b) => Math.abs(a.sizeG - sizeG) - Math.abs(b.sizeG - sizeG))[0];
+}
+
+/** What a card is of. */
+export function placeOfCard({ madeWith, input, result }: CardSheet): Place {
+  return {
+    coffeeId: madeWith.coffeeId,
+    brewerId: madeWith.brewerId,
+    serve: input.serve,
+    sizeG: result.rounded.yieldG,
+  };
+}
+
+/** The brewer's setting that a batch's delivered water comes from, and what it delivers; g */
+export function settingFor(
+  { lattice: { interceptG, slope, stepG, minSettingG, maxSettingG } }: Pick<BenchBrewer, "lattice">,
+  waterG: number,
+): { readonly settingG: number; readonly deliveredG: number } {
+  const steps = Math.round(((waterG - interceptG) / slope - minSettingG) / stepG);
+  const settingG = Math.min(maxSettingG, Math.max(minSettingG, minSettingG + steps * stepG));
+  return { settingG, deliveredG: interceptG + slope * settingG };
+}
+
+/** What of a batch is brewed again. */
+export type Brewed = Pick<
+  Standard,
+  "batchId" | "approvedAt" | "serve" | "grinderId" | "dialSetting" | "doseG" | "waterG" | "iceG"
+>;
+
+/** A batch's masses as pins: the dose and the ice as the house weighs them, and water that the brewer can be set to. */
+export function pinsOfStandard(
+  { doseG, waterG, iceG, serve }: Pick<Brewed, "doseG" | "waterG" | "iceG" | "serve">,
+  brewer: Pick<BenchBrewer, "lattice">,
+  { rounding }: Pick<HouseSettings, "rounding">,
+  bypassG = 0,
+): readonly PinSet[] {
+  const weighed = (massG: number, stepG: number) => (stepG > 0 ? Math.round(massG / stepG) * stepG : massG);
+  return [
+    { name: "doseG", value: weighed(doseG, rounding.doseG) },
+    { name: "brewWaterG", value: settingFor(brewer, waterG - bypassG).deliveredG },
+    ...(serve === "iced" ? [{ name: "iceG" as const, value: weighed(iceG, rounding.iceG) }] : []),
+    ...(bypassG > 0 ? [{ name: "bypassG" as const, value: bypassG }] : []),
+  ];
+}
+
+/** A card as an approved batch makes it: its dose, water and ice, ground as it was. */
+export function following(
+  card: CardSheet,
+  standard: Brewed,
+  recipe: BenchRecipe,
+  bench: Bench,
+): Result<Remade, RemakeFailure> {
+  if (card.madeWith.grinderId !== standard.grinderId) return fail({ code: "otherGrinder" });
+  const started = stateOfCard(card, recipe, bench);
+  if (!started.ok) return started;
+  const brewer = bench.brewers.find(({ id }) => id === card.madeWith.brewerId)!;
+  const { bypassG, brewWaterG } = card.result.rounded;
+  // A card that sends a share round the bed goes on doing so.
+  const roundG = (bypassG / (bypassG + brewWaterG)) * standard.waterG;
+  const made = makeCard(
+    {
+      ...started.value,
+      pins: pinsOfStandard(standard, brewer, bench.settings, roundG),
+      grind: standard.dialSetting,
+    },
+    { ...bench, recipes: [recipe] },
+  );
+  if (!made.ok) return made;
+  const was = card.standard?.was ?? { pins: card.input.pins, ...(card.dial && { dial: card.dial }) };
+  const { batchId, approvedAt } = standard;
+  return ok(withStandard(made.value, { batchId, approvedAt, was }));
+}
+
+/** A card whose standard is in force no more: what it was before, made anew. */
+export function lapsing(card: CardSheet, recipe: BenchRecipe, bench: Bench): Result<Remade, RemakeFailure> {
+  const { standard } = card;
+  if (!standard) throw new Error("the card follows no standard");
+  const { dial: _dial, ...sheet } = card;
+  const { pins, dial } = standard.was;
+  const started = stateOfCard({ ...sheet, ...(dial && { dial }) }, recipe, bench);
+  if (!started.ok) return started;
+  const named = PIN_NAMES.flatMap((name) => {
+    const value = pins[name];
+    return value === undefined ? [] : [{ name, value }];
+  });
+  const made = makeCard({ ...started.value, pins: named }, { ...bench, recipes: [recipe] });
+  return made.ok ? ok(withStandard(made.value, { ...standard, lapsed: true })) : made;
+}
+
+/** What the standards of a site have become. */
+export interface Settling {
+  /** With the standards as they are now. */
+  readonly bench: Bench;
+  /** The batch that was approved, corrected, taken out or put back. */
+  readonly batchId: string;
+  /** Whose dial it teaches, or taught. */
+  readonly grinderId: string;
+}
+
+/**
+ * A card after a standard was made, changed or withdrawn: it follows the one of its place, goes back to what it was
+ * where there is none any more, or is ground anew by the learned dial; undefined where it does not rest on any of it.
+ */
+export function settled(
+  card: CardSheet,
+  recipe: BenchRecipe,
+  { bench, batchId, grinderId }: Settling,
+): Result<Remade, RemakeFailure> | undefined {
+  const place = placeOfCard(card);
+  const here = standardAt(bench.standards, place);
+  const { standard, madeWith, dial } = card;
+  const own = bench.standards.find(
+    (each) =>
+      each.batchId === standard?.batchId &&
+      each.coffeeId === place.coffeeId &&
+      each.brewerId === place.brewerId &&
+      each.serve === place.serve,
+  );
+  if (standard && own) return own.batchId === batchId ? following(card, own, recipe, bench) : undefined;
+  if (here?.batchId === batchId || (standard && !standard.lapsed && here)) {
+    return following(card, here!, recipe, bench);
+  }
+  if (standard && !standard.lapsed) return lapsing(card, recipe, bench);
+  if (dial?.by !== "learned" || madeWith.grinderId !== grinderId) return undefined;
+  return remade(card, recipe, recipe, bench);
+}

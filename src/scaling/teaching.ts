@@ -1,0 +1,52 @@
+import { differenceInCalendarDays, parseISO } from "date-fns";
+import type { Bench, BenchCoffee, BenchGrinder } from "#contract/bench.ts";
+import type { Standard } from "#contract/standard.ts";
+import { bedDepthMm } from "#core/brew";
+import type { Bag, Lesson } from "#core/learn";
+import type { Teaching } from "#core/outlook";
+
+/** A coffee's bag as it is on a day. */
+export function bagOf(
+  { densityGPerMl, roastLevel, roastedOn }: Pick<BenchCoffee, "densityGPerMl" | "roastLevel" | "roastedOn">,
+  day: string,
+): Bag {
+  return {
+    densityGPerMl,
+    roast: roastLevel,
+    daysSinceRoast: roastedOn === null ? null : differenceInCalendarDays(parseISO(day), parseISO(roastedOn)),
+  };
+}
+
+/** What the approved batches of a grinder teach of a coffee: those that were ground on the curve that it has now. */
+export function teachingOf(bench: Bench, grinder: BenchGrinder, coffee: BenchCoffee): Teaching {
+  return {
+    lessons: bench.standards.flatMap((standard) =>
+      teaches(standard, grinder) ? (lessonOf(standard, bench) ?? []) : [],
+    ),
+    coffee: { coffeeId: coffee.id, bag: bagOf(coffee, bench.today) },
+  };
+}
+
+/** Whether a standard was ground on a grinder as its dial grinds now. */
+export function teaches({ grinderId, curve }: Standard, grinder: BenchGrinder): boolean {
+  return grinderId === grinder.id && (curve?.version ?? null) === grinder.curveVersion;
+}
+
+/** A standard as a lesson; undefined where its brewer or its coffee is gone, or its bed is not known. */
+function lessonOf(standard: Standard, { brewers, coffees }: Bench): Lesson | undefined {
+  const brewer = brewers.find(({ id }) => id === standard.brewerId);
+  const coffee = coffees.find(({ id }) => id === standard.coffeeId);
+  if (!brewer?.basket || !coffee) return undefined;
+  const { doseG, waterG, iceG, dialSetting, batchId, brewedAt, roastedOn } = standard;
+  const densityGPerMl = standard.densityGPerMl ?? coffee.densityGPerMl;
+  const depth = bedDepthMm({ doseG, densityGPerMl, basket: brewer.basket });
+  if (!depth.ok) return undefined;
+  return {
+    batchId,
+    setting: dialSetting,
+    bedDepthMm: depth.value,
+    shortfall: Math.log2((waterG + iceG) / waterG),
+    coffeeId: coffee.id,
+    bag: bagOf({ ...coffee, densityGPerMl, roastedOn }, brewedAt.slice(0, 10)),
+  };
+}
