@@ -1,5 +1,5 @@
 import { tz } from "@date-fns/tz";
-import { format } from "date-fns";
+import { format, parseISO } from "date-fns";
 
 /** A time as people at a site read it, to the minute. */
 export function printTime(at: Date, timeZone: string): string {
@@ -14,6 +14,11 @@ export function printMoment(at: Date, timeZone: string): string {
 /** A day as people at a site read it. */
 export function printDay(at: Date, timeZone: string): string {
   return format(at, "d MMM yyyy", { in: tz(timeZone) });
+}
+
+/** A list's day, which is a day at its site whatever the zone. */
+export function printListDay(day: string): string {
+  return format(parseISO(day), "EEE d MMM");
 }
 
 const MINUTE_MS = 60_000;

@@ -366,6 +366,7 @@ describe("what is published", () => {
       "/api/v1/calc/brew",
       "/api/v1/calc/steep",
       "/api/v1/calc/grind",
+      "/api/v1/calc/fit",
       "/api/v1/batches",
       "/api/v1/bench/{kind}",
       "/api/v1/cards",

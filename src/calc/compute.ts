@@ -1,6 +1,13 @@
 import { CALCS, type CalcName } from "#contract/calc.ts";
 import { type BadInput, badInput } from "#contract/problems.ts";
-import { type BrewFailure, forecastBrew, forecastCurves, forecastSteep } from "#core/brew";
+import {
+  type BrewFailure,
+  fitFactors,
+  forecastBrew,
+  forecastCurves,
+  forecastSteep,
+  outcomeOf,
+} from "#core/brew";
 import { sameExtraction } from "#core/grind";
 import { melt } from "#core/ice";
 import type { Result } from "#core/result";
@@ -10,6 +17,7 @@ import {
   brewFailureSentence,
   checkSentence,
   extractionMissSentence,
+  fitFailureSentence,
   freezeSentence,
   sheetFailureSentence,
 } from "#words/index.ts";
@@ -90,6 +98,21 @@ const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Outcome } 
     const { failure } = found;
     if (failure.code === "targetFails") return brewed({ ok: false, failure: failure.failure }, "target.");
     return failed(failure.code, extractionMissSentence(failure), ["target"]);
+  },
+
+  fit: (message) => {
+    const input = CALCS.fit.input.safeParse(message);
+    if (!input.success) return refuse(badInput(input.error.issues, message));
+    const fit = fitFactors(
+      input.data.brews.map(({ brew, addedG = 0, timeS = null, strengthPct = null }) => ({
+        measured: { timeS, strengthPct },
+        forecast: outcomeOf(brew, addedG),
+      })),
+    );
+    if (!fit.ok) return failed(fit.failure.code, fitFailureSentence(fit.failure), ["brews"]);
+    const { factors, before, after, odd } = fit.value;
+    const whole = (outcomes: typeof before) => outcomes.map((each) => each ?? null);
+    return { ok: true, body: { ...factors, before: whole(before), after: whole(after), odd } };
   },
 };
 

@@ -139,3 +139,35 @@ export const steepOutput = z.strictObject({
     })
     .optional(),
 });
+
+/** As many as the house's own fit takes: the newest batches of a brewer and a grinder. */
+export const MOST_FITTED = 60;
+
+const outcome = z
+  .strictObject({ timeS: z.number().nullable(), strengthPct: z.number().nullable() })
+  .nullable()
+  .describe("Null where such a brew cannot be");
+
+export const fitInput = z.strictObject({
+  brews: z
+    .array(
+      z.strictObject({
+        brew: z.strictObject({ ...brewFields, grindUm }),
+        addedG: n.massG.optional().describe("Bypass and melted ice in the metered cup, g"),
+        timeS: z.number().gt(0).max(172_800).optional().describe("First water to last drip, as it was timed"),
+        strengthPct: n.strengthPct.optional().describe("As it was metered"),
+      }),
+    )
+    .min(1)
+    .max(MOST_FITTED)
+    .describe("Brews of one brewer and one grinder; their factors multiply what is found"),
+});
+export type FitInput = z.input<typeof fitInput>;
+
+export const fitOutput = z.strictObject({
+  permeability: z.number(),
+  extraction: z.number(),
+  before: z.array(outcome).describe("Forecasts at factors of 1, in the order of the brews"),
+  after: z.array(outcome).describe("Forecasts at the factors found"),
+  odd: z.array(z.number()).describe("Places of brews that lie too far out to count, from 0"),
+});

@@ -1,5 +1,14 @@
 import { z } from "zod";
-import { brewInput, brewOutput, grindInput, grindOutput, steepInput, steepOutput } from "./brew.ts";
+import {
+  brewInput,
+  brewOutput,
+  fitInput,
+  fitOutput,
+  grindInput,
+  grindOutput,
+  steepInput,
+  steepOutput,
+} from "./brew.ts";
 import { iceInput, iceOutput } from "./ice.ts";
 import { sheetInput, sheetOutput } from "./sheet.ts";
 
@@ -29,6 +38,11 @@ export const CALCS = {
     input: grindInput,
     output: grindOutput,
     title: "The grind at which one brew is extracted as far as another",
+  },
+  fit: {
+    input: fitInput,
+    output: fitOutput,
+    title: "A brewer's and a grinder's two factors, fitted to brews that were timed and metered",
   },
 } as const;
 

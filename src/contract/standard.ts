@@ -12,6 +12,9 @@ export const approvedBatch = z.strictObject({
 });
 export type ApprovedBatch = z.infer<typeof approvedBatch>;
 
+/** A brewer and a grinder whose factors the log teaches. */
+export const fittedPair = z.strictObject({ siteId: uuid, brewerId: uuid, grinderId: uuid });
+
 /** An approved batch in force, as the screens read it. */
 export interface Standard {
   readonly id: string;

@@ -1,4 +1,4 @@
-import { and, desc, eq, gte, isNotNull, isNull, lt, type SQL, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gte, isNotNull, isNull, lt, or, type SQL, sql } from "drizzle-orm";
 import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
 import { BATCHES_TO_LEARN_FROM } from "#core/measure";
 import { fail, ok, type Result } from "#core/result";
@@ -43,15 +43,7 @@ export async function readBatches(
     .limit(most)
     .as("page");
   const rows = await db
-    .select({
-      batch: batches,
-      coffee: coffees.name,
-      brewer: brewers.name,
-      vessel: vessels.name,
-      grinder: grinders.name,
-      person: people.name,
-      standard: standards.id,
-    })
+    .select(NAMED)
     .from(page)
     .innerJoin(batches, eq(batches.id, page.id))
     .innerJoin(brewers, eq(brewers.id, batches.brewerId))
@@ -63,6 +55,17 @@ export async function readBatches(
     .orderBy(desc(batches.at), desc(batches.id));
   return rows.map(asRow);
 }
+
+/** A batch with the names of what it was made with, and the standard that it is. */
+const NAMED = {
+  batch: batches,
+  coffee: coffees.name,
+  brewer: brewers.name,
+  vessel: vessels.name,
+  grinder: grinders.name,
+  person: people.name,
+  standard: standards.id,
+};
 
 interface Joined {
   readonly batch: typeof batches.$inferSelect;
@@ -97,6 +100,12 @@ export type BatchFailure =
 export interface KeptBatch {
   /** The brewers whose beds there is something to learn of. */
   readonly brewerIds: readonly string[];
+  /** The brewers and grinders whose factors there is something to learn of. */
+  readonly pairs: readonly {
+    readonly siteId: string;
+    readonly brewerId: string;
+    readonly grinderId: string;
+  }[];
   /** It is, or was, a standard in force: what rests on it is to be made anew, with the grinder that it taught. */
   readonly taught?: { readonly siteId: string; readonly grinderId: string };
 }
@@ -123,7 +132,7 @@ export function logBatch(db: Database, batch: LoggedBatch, by: Act): Promise<Kep
         personId: by.personId,
       })
       .onDuplicateKeyUpdate({ set: { id: sql`id` } });
-    return ok({ brewerIds: [brewer.id] });
+    return ok({ brewerIds: [brewer.id], pairs: pairsOf([{ ...batch, siteId }]) });
   });
 }
 
@@ -134,6 +143,14 @@ async function bagOf(tx: Database, coffeeId: string) {
     .from(coffees)
     .where(eq(coffees.id, coffeeId));
   return row ?? {};
+}
+
+function pairsOf(
+  rows: readonly { readonly siteId: string; readonly brewerId: string; readonly grinderId: string | null }[],
+) {
+  return rows.flatMap(({ siteId, brewerId, grinderId }) =>
+    grinderId === null ? [] : [{ siteId, brewerId, grinderId }],
+  );
 }
 
 async function curveOf(tx: Database, grinderId: string): Promise<number | null> {
@@ -191,8 +208,10 @@ export function correctBatch(
       },
     });
     const settled = await settleStandard(tx, id, by);
+    const now = { ...old, ...change, siteId: moved?.siteId ?? old.siteId };
     return ok({
       brewerIds: moved ? [old.brewerId, brewerId] : [brewerId],
+      pairs: pairsOf(moved || regrinds ? [old, now] : [now]),
       ...(settled && old.grinderId && { taught: { siteId: old.siteId, grinderId: old.grinderId } }),
     });
   });
@@ -228,6 +247,83 @@ export function readYields(db: Database, { brewerId, filterId, ending }: Bedding
     )
     .orderBy(desc(batches.at))
     .limit(BATCHES_TO_LEARN_FROM);
+}
+
+export type TimedBatch = typeof batches.$inferSelect;
+
+/** The newest batches of a brewer and a grinder, on one curve of its dial, that were timed or metered. */
+export function readTimed(
+  db: Database,
+  {
+    brewerId,
+    grinderId,
+    curveVersion,
+  }: { readonly brewerId: string; readonly grinderId: string; readonly curveVersion: number },
+  most: number,
+): Promise<TimedBatch[]> {
+  return db
+    .select()
+    .from(batches)
+    .where(
+      and(
+        eq(batches.brewerId, brewerId),
+        eq(batches.grinderId, grinderId),
+        eq(batches.curveVersion, curveVersion),
+        eq(batches.removed, false),
+        isNotNull(batches.dialSetting),
+        or(isNotNull(batches.brewTimeS), isNotNull(batches.strengthPct)),
+      ),
+    )
+    .orderBy(desc(batches.at), desc(batches.id))
+    .limit(most);
+}
+
+/** The brewers and grinders of a site that batches were brewed with since a time, the busiest first. */
+export function readPairs(db: Database, siteId: string, since: Date) {
+  return db
+    .select({ brewerId: batches.brewerId, grinderId: sql<string>`${batches.grinderId}` })
+    .from(batches)
+    .where(
+      and(
+        eq(batches.siteId, siteId),
+        gte(batches.at, since),
+        eq(batches.removed, false),
+        isNotNull(batches.grinderId),
+      ),
+    )
+    .groupBy(batches.brewerId, batches.grinderId)
+    .orderBy(desc(sql`COUNT(*)`));
+}
+
+/** Every batch of a site since a time that could be a standard's: with its coffee, grinder and setting; the oldest first. */
+export function readSince(db: Database, siteId: string, since: Date): Promise<TimedBatch[]> {
+  return db
+    .select()
+    .from(batches)
+    .where(
+      and(
+        eq(batches.siteId, siteId),
+        gte(batches.at, since),
+        eq(batches.removed, false),
+        isNotNull(batches.dialSetting),
+      ),
+    )
+    .orderBy(asc(batches.at), asc(batches.id));
+}
+
+/** One batch with its names, whether it is in the log or was taken out. */
+export async function findBatch(db: Database, id: string) {
+  const [row] = await db
+    .select(NAMED)
+    .from(batches)
+    .innerJoin(brewers, eq(brewers.id, batches.brewerId))
+    .leftJoin(coffees, eq(coffees.id, batches.coffeeId))
+    .leftJoin(vessels, eq(vessels.id, batches.vesselId))
+    .leftJoin(grinders, eq(grinders.id, batches.grinderId))
+    .leftJoin(people, eq(people.id, batches.personId))
+    .leftJoin(standards, and(eq(standards.batchId, batches.id), isNull(standards.retiredAt)))
+    .where(eq(batches.id, id));
+  return row && { ...asRow(row), siteId: row.batch.siteId, removed: row.batch.removed };
 }
 
 /** What was brewed on a brewer and ground on a grinder since a day: litres and kg, for care. */

@@ -1,11 +1,11 @@
-import type { Bench, BenchBrewer, BenchRecipe } from "#contract/bench.ts";
+import type { Bench, BenchRecipe } from "#contract/bench.ts";
 import type { CardSheet } from "#contract/card.ts";
-import type { HouseSettings } from "#contract/house.ts";
 import type { Standard } from "#contract/standard.ts";
 import { sameSize } from "#core/learn";
 import { fail, ok, type Result } from "#core/result";
-import { PIN_NAMES, type PinSet, type Serve } from "#core/sheet";
+import { PIN_NAMES, type Serve } from "#core/sheet";
 import { makeCard, type Remade, type RemakeFailure, remade, stateOfCard, withStandard } from "./remade.ts";
+import { pinsOfStandard } from "./state.ts";
 
 /** What a standard is of. */
 export interface Place {
@@ -41,37 +41,11 @@ export function placeOfCard({ madeWith, input, result }: CardSheet): Place {
   };
 }
 
-/** The brewer's setting that a batch's delivered water comes from, and what it delivers; g */
-export function settingFor(
-  { lattice: { interceptG, slope, stepG, minSettingG, maxSettingG } }: Pick<BenchBrewer, "lattice">,
-  waterG: number,
-): { readonly settingG: number; readonly deliveredG: number } {
-  const steps = Math.round(((waterG - interceptG) / slope - minSettingG) / stepG);
-  const settingG = Math.min(maxSettingG, Math.max(minSettingG, minSettingG + steps * stepG));
-  return { settingG, deliveredG: interceptG + slope * settingG };
-}
-
 /** What of a batch is brewed again. */
 export type Brewed = Pick<
   Standard,
   "batchId" | "approvedAt" | "serve" | "grinderId" | "dialSetting" | "doseG" | "waterG" | "iceG"
 >;
-
-/** A batch's masses as pins: the dose and the ice as the house weighs them, and water that the brewer can be set to. */
-export function pinsOfStandard(
-  { doseG, waterG, iceG, serve }: Pick<Brewed, "doseG" | "waterG" | "iceG" | "serve">,
-  brewer: Pick<BenchBrewer, "lattice">,
-  { rounding }: Pick<HouseSettings, "rounding">,
-  bypassG = 0,
-): readonly PinSet[] {
-  const weighed = (massG: number, stepG: number) => (stepG > 0 ? Math.round(massG / stepG) * stepG : massG);
-  return [
-    { name: "doseG", value: weighed(doseG, rounding.doseG) },
-    { name: "brewWaterG", value: settingFor(brewer, waterG - bypassG).deliveredG },
-    ...(serve === "iced" ? [{ name: "iceG" as const, value: weighed(iceG, rounding.iceG) }] : []),
-    ...(bypassG > 0 ? [{ name: "bypassG" as const, value: bypassG }] : []),
-  ];
-}
 
 /** A card as an approved batch makes it: its dose, water and ice, ground as it was. */
 export function following(

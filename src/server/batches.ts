@@ -17,6 +17,7 @@ import { batchSentence } from "#words/index.ts";
 import { Refusal } from "./action.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
+import { relearn } from "./fits.ts";
 import { followCorrection } from "./standards.ts";
 
 /** A batch cannot have been brewed after this moment; a tablet's clock may be a little ahead. */
@@ -89,6 +90,7 @@ const NEWS_G_PER_G = 0.005;
 async function learn(logged: Result<KeptBatch, BatchFailure>, by: Act): Promise<void> {
   if (!logged.ok) throw new Refusal(batchSentence(logged.failure.code));
   for (const brewerId of logged.value.brewerIds) await learnBed(brewerId, by);
+  for (const pair of logged.value.pairs) relearn(pair, by);
 }
 
 async function learnBed(brewerId: string, by: Act): Promise<void> {

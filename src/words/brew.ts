@@ -1,4 +1,4 @@
-import type { BrewFailure, SteepFailure } from "#core/brew";
+import type { BrewFailure, FitFailure, SteepFailure } from "#core/brew";
 import type { GrindFailure } from "#core/grind";
 import { printMass, printNumber, printPct, printRatio, printTime } from "#core/units";
 
@@ -36,4 +36,11 @@ export function extractionMissSentence({
   limit,
 }: Extract<GrindFailure, { code: "outOfReach" }>): string {
   return `An extraction of ${printPct(wanted)} is out of reach. ${LIMIT_WORDS[limit]} The nearest is ${printPct(nearest)} at ${um(nearestUm)}.`;
+}
+
+/** Why nothing was fitted. */
+export function fitFailureSentence({ code }: FitFailure): string {
+  return code === "nothingMeasured"
+    ? "Nothing to fit to: none of these brews was timed or metered."
+    : "None of these brews can be forecast: look at basket, dose and grind.";
 }

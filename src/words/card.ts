@@ -1,12 +1,14 @@
 import type { CardSheet } from "#contract/card.ts";
 import type { HandAct, HandStep, Moment } from "#core/recipe";
-import { printLiquid, printNumber, printTime } from "#core/units";
+import { printNumber, printTime } from "#core/units";
 import { ANSWER_WORDS } from "./outlook.ts";
+import { placeTitle } from "./standard.ts";
 
 /** A card's name wherever it is listed. */
 export function cardTitle({ input, result, madeWith }: CardSheet, draft: boolean): string {
-  const pot = printLiquid(result.rounded.yieldG, "g", { decimals: 0 });
-  return `${madeWith.coffee}, ${input.serve}, ${pot} on ${madeWith.brewer}${draft ? " (draft)" : ""}`;
+  const { coffee, brewer } = madeWith;
+  const place = { coffee, brewer, serve: input.serve, sizeG: result.rounded.yieldG };
+  return `${placeTitle(place)}${draft ? " (draft)" : ""}`;
 }
 
 /** How figures are printed on this card: its reader's units. */

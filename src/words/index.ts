@@ -1,11 +1,20 @@
 /** Codes to sentences: one voice for the interface, the API and `calc`. */
 
 export { batchSentence, SAMPLED_WORDS } from "./batch.ts";
-export { brewFailureSentence, extractionMissSentence } from "./brew.ts";
+export { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "./brew.ts";
 export { badInputSentence, calcSentence } from "./calc.ts";
 export { type CardPrinters, cardTitle, cautionsOf, groundBy, printSetting, stepsOf } from "./card.ts";
 export { careCautions, dueSentence } from "./care.ts";
 export { checkSentence } from "./checks.ts";
+export {
+  FIRST_CHECKS,
+  NOTHING_WATCHED,
+  quietSentence,
+  SIGNAL_WORDS,
+  verdictSentence,
+} from "./drift.ts";
+export { factorsSentence, fitSentences } from "./fit.ts";
+export { learnedSentences, otherBurrsSentence } from "./learned.ts";
 export {
   coolingSentence,
   curveSentence,
@@ -64,7 +73,7 @@ export {
   STATE_WORDS,
 } from "./recipe.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";
-export { followedSentence, standardSentence } from "./standard.ts";
+export { followedSentence, placeTitle, standardSentence } from "./standard.ts";
 export {
   ASPECT_WORDS,
   FIELD_WORDS,

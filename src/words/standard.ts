@@ -1,3 +1,21 @@
+import type { Serve } from "#core/sheet";
+import { printLiquid } from "#core/units";
+
+/** What a standard is of: as the trail, the wall and the log call it. */
+export function placeTitle({
+  coffee,
+  brewer,
+  serve,
+  sizeG,
+}: {
+  readonly coffee: string;
+  readonly brewer: string;
+  readonly serve: Serve;
+  readonly sizeG: number;
+}): string {
+  return `${coffee}, ${serve}, ${printLiquid(sizeG, "g", { decimals: 0 })} on ${brewer}`;
+}
+
 /** Why a batch is not made the standard. */
 export function standardSentence(code: "notThere" | "stale" | "saysTooLittle"): string {
   switch (code) {

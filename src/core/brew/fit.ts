@@ -1,7 +1,8 @@
 import { levenbergMarquardt } from "ml-levenberg-marquardt";
 import { median, robustScatter } from "#core/measure";
 import { fail, ok, type Result } from "#core/result";
-import type { Factors } from "./input.ts";
+import { forecastBrew } from "./forecast.ts";
+import type { BrewInput, Factors } from "./input.ts";
 
 /** What a brew was, or is forecast to be. */
 export interface Outcome {
@@ -16,6 +17,23 @@ export interface Logged {
   readonly measured: Outcome;
   /** Undefined where such a brew cannot be. */
   readonly forecast: (factors: Required<Factors>) => Outcome | undefined;
+}
+
+/** A brew's forecast at factors times its own, with what joins below the bed in its cup; for `fitFactors`. */
+export function outcomeOf(input: BrewInput, addedG: number): Logged["forecast"] {
+  const { permeability = 1, extraction = 1 } = input.factors ?? {};
+  return (factors) => {
+    const brew = forecastBrew({
+      ...input,
+      factors: {
+        permeability: permeability * factors.permeability,
+        extraction: extraction * factors.extraction,
+      },
+    });
+    if (!brew.ok) return undefined;
+    const { brewTimeS, extractionPct, yieldG } = brew.value;
+    return { timeS: brewTimeS, strengthPct: (extractionPct * input.doseG) / (yieldG + addedG) };
+  };
 }
 
 export interface FactorFit {

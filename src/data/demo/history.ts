@@ -1,6 +1,14 @@
 import { tz } from "@date-fns/tz";
-import { set, subDays } from "date-fns";
-import { type Basket, forecastBrew, handPours, type Pour, type SprayMode, sprayPours } from "#core/brew";
+import { addHours, formatISO, set, subDays } from "date-fns";
+import {
+  type Basket,
+  type BrewInput,
+  forecastBrew,
+  handPours,
+  type Pour,
+  type SprayMode,
+  sprayPours,
+} from "#core/brew";
 import { fitCurve, umAt } from "#core/grind";
 import { type Random, seeded } from "#core/random";
 import { must } from "#core/result";
@@ -12,6 +20,7 @@ import {
   demoId,
   FLOWS,
   GRINDER_CURVES,
+  LEAD,
   PEOPLE,
   PIER_HEAD,
   ROPE_LOFT,
@@ -52,8 +61,8 @@ const HABITS: readonly Habit[] = [
     vesselId: vessels.left,
     grinderId: grinders.chough,
     dialSetting: 10.5,
-    doseG: 205,
-    waterG: 3282,
+    doseG: 202,
+    waterG: 3229,
     iceG: 0,
     waterTempC: 93,
     hours: [6.3, 6.8, 7.4, 8, 12, 16.4, 17.2],
@@ -103,6 +112,16 @@ const HABITS: readonly Habit[] = [
   },
 ];
 
+/** Batches that the lead brewed for their own sake, liked and approved: other sizes and coffees of the quay. */
+const TASTED: readonly (Omit<Habit, "hours" | "metered" | "dialSetting"> & { readonly day: number })[] = [
+  { ...HABITS[0]!, day: 11, doseG: 147, waterG: 2350 },
+  { ...HABITS[0]!, day: 14, coffeeId: coffees.lowTide, doseG: 190, waterG: 3034 },
+  { ...HABITS[1]!, day: 17, coffeeId: coffees.saltmarsh, doseG: 96, waterG: 1529 },
+  { ...HABITS[2]!, day: 20, coffeeId: coffees.lowTide, doseG: 158, waterG: 1472, iceG: 900 },
+];
+/** What the lead likes: this much of the dose in the cup. */
+const LIKED_PCT = 19.6;
+
 /** From this day on Chough's burrs stand closer: it grinds so much finer, and its brews run longer and stronger. */
 const DRIFT_FROM_DAY = 40;
 const DRIFT_SHARE = 0.13;
@@ -115,6 +134,8 @@ const TRUTH = {
 const SCATTER = { grindShare: 0.012, waterTempC: 0.6, retentionGPerG: 0.04, timeS: 5, meterPct: 0.012 };
 /** Fulmar scales up: so much less water a day than its setting says. */
 const SCALING_G_PER_DAY = 0.6;
+const SPILT = "poured from before it was weighed";
+const TASTED_NOTE = "brewed for tasting";
 /** One pot in so many is spilt, or poured from before it is weighed. */
 const SPILT_ONE_IN = 70;
 
@@ -130,7 +151,82 @@ export function demoHistory(now: Date): Batch[] {
       habit.hours.map((hour) => batchOf(habit, { day, at: timeOf(now, day, hour, random) }, random)),
     ),
   );
-  return all.filter(({ at }) => at < now).map((batch, i) => ({ ...batch, id: demoId(10_000 + i) }));
+  const tasted = TASTED.map(({ day, ...brewed }) => ({
+    ...batchOf(
+      { ...brewed, dialSetting: likedSetting(brewed), hours: [], metered: 1 },
+      { day, at: timeOf(now, day, 10.2, random) },
+      random,
+    ),
+    liked: true,
+    note: TASTED_NOTE,
+  }));
+  return [...all, ...tasted]
+    .filter(({ at }) => at < now)
+    .map((batch, i) => ({ ...batch, id: demoId(10_000 + i) }));
+}
+
+/** From this day on a batch of each habit is a standard. */
+const APPROVED_FROM_DAY = 6;
+
+/** What the lead has approved: of every habit the first batch that was liked and metered, and all that was brewed for tasting. */
+export function demoStandards(
+  history: readonly Batch[],
+  now: Date,
+): (typeof schema.standards.$inferInsert)[] {
+  const from = subDays(now, HISTORY_DAYS - APPROVED_FROM_DAY);
+  const good = history.filter(
+    ({ at, liked, strengthPct, note }) => at > from && liked && strengthPct !== null && note !== SPILT,
+  );
+  const ofHabits = HABITS.flatMap(
+    (habit) =>
+      good.find(
+        ({ coffeeId, vesselId, dialSetting }) =>
+          coffeeId === habit.coffeeId && vesselId === habit.vesselId && dialSetting === habit.dialSetting,
+      ) ?? [],
+  );
+  const approved = new Set([...ofHabits, ...good.filter(({ note }) => note === TASTED_NOTE)]);
+  return [...approved].map((batch, i) => {
+    const { retentionGPerG } = BREWERS.find(({ id }) => id === batch.brewerId)!;
+    const iceG = batch.iceG ?? 0;
+    return {
+      id: demoId(20_000 + i),
+      siteId: batch.siteId,
+      batchId: batch.id,
+      coffeeId: batch.coffeeId!,
+      brewerId: batch.brewerId,
+      serve: iceG > 0 ? "iced" : "hot",
+      sizeG: batch.waterG + iceG - retentionGPerG * batch.doseG,
+      approvedBy: LEAD,
+      at: addHours(batch.at, 1),
+    };
+  });
+}
+
+/** The setting at which a batch is extracted as the lead likes it. */
+function likedSetting(brewed: Omit<Habit, "hours" | "metered" | "dialSetting">): number {
+  const brewer = BREWERS.find(({ id }) => id === DEMO_IDS.brewers[brewed.brewer])!;
+  const off = (dialSetting: number) => {
+    const { extractionPct } = must(
+      forecastBrew(inputOf({ ...brewed, dialSetting, hours: [], metered: 1 }, brewer, brewed.waterG)),
+    );
+    return Math.abs(extractionPct - LIKED_PCT);
+  };
+  const steps = Array.from({ length: 30 }, (_, i) => 4 + i / 2);
+  return steps.reduce((best, setting) => (off(setting) < off(best) ? setting : best));
+}
+
+/** A habit's batch as the model brews it in this house, without any scatter. */
+function inputOf(habit: Habit, brewer: (typeof BREWERS)[number], waterG: number): BrewInput {
+  return {
+    doseG: habit.doseG,
+    grindUm: groundUm(habit),
+    waterTempC: habit.waterTempC,
+    basket: brewer.basket as Basket,
+    retentionGPerG: brewer.retentionGPerG,
+    coffee: { densityGPerMl: COFFEES.find(({ id }) => id === habit.coffeeId)!.densityGPerMl },
+    factors: TRUTH[habit.grinderId]!,
+    pours: poursOf(brewer, waterG),
+  };
 }
 
 function timeOf(now: Date, day: number, hour: number, random: Random): Date {
@@ -156,16 +252,14 @@ function batchOf(
     (habit.brewer === "fulmar" ? SCALING_G_PER_DAY * day : 0);
   const retentionGPerG = brewer.retentionGPerG + SCATTER.retentionGPerG * normal();
   const spiltG = share() < 1 / SPILT_ONE_IN ? 0.15 * planned.waterG : 0;
+  const still = inputOf(habit, brewer, deliveredG);
   const brewed = must(
     forecastBrew({
+      ...still,
       doseG,
-      grindUm: groundUm(habit) * (1 + SCATTER.grindShare * normal()) * (drifts ? 1 - DRIFT_SHARE : 1),
+      grindUm: still.grindUm * (1 + SCATTER.grindShare * normal()) * (drifts ? 1 - DRIFT_SHARE : 1),
       waterTempC: waterTempC + SCATTER.waterTempC * normal(),
-      basket: brewer.basket as Basket,
       retentionGPerG,
-      coffee: { densityGPerMl: COFFEES.find(({ id }) => id === habit.coffeeId)!.densityGPerMl },
-      factors: TRUTH[habit.grinderId],
-      pours: poursOf(brewer, deliveredG),
     }),
   );
   const wholeG = brewed.yieldG + planned.iceG;
@@ -182,13 +276,16 @@ function batchOf(
     filterId: brewer.filterId,
     ending: "drained",
     curveVersion: 1,
+    densityGPerMl: COFFEES.find(({ id }) => id === habit.coffeeId)!.densityGPerMl,
+    // A fresh delivery each fortnight.
+    roastedOn: formatISO(subDays(at, 5 + (day % 14)), { representation: "date" }),
     doseG,
     yieldG,
     brewTimeS: Math.round(brewed.brewTimeS + SCATTER.timeS * normal()),
     strengthPct: isMetered ? strengthPct : null,
     sampledAt: isMetered ? (planned.iceG > 0 ? "melted" : "inGlass") : null,
     liked,
-    note: spiltG > 0 ? "poured from before it was weighed" : "",
+    note: spiltG > 0 ? SPILT : "",
     at,
     personId: person.id,
   };

@@ -4,7 +4,7 @@ import type { Database } from "#data/connection.ts";
 import { createHouse } from "#data/house.ts";
 import * as schema from "#data/schema.ts";
 import * as bench from "./bench.ts";
-import { demoHistory, HISTORY_DAYS } from "./history.ts";
+import { demoHistory, demoStandards, HISTORY_DAYS } from "./history.ts";
 import { RECIPES, recipeVersions } from "./recipes.ts";
 
 /**
@@ -61,6 +61,8 @@ export async function loadDemoHouse(
     );
     await tx.insert(schema.recipes).values(RECIPES);
     await tx.insert(schema.recipeVersions).values(recipeVersions(now));
-    await tx.insert(schema.batches).values(demoHistory(now));
+    const history = demoHistory(now);
+    await tx.insert(schema.batches).values(history);
+    await tx.insert(schema.standards).values(demoStandards(history, now));
   });
 }

@@ -1,8 +1,11 @@
 "use server";
 
 import { correctedBatch, loggedBatch, removedBatch } from "#contract/batch.ts";
+import { approvedBatch, fittedPair } from "#contract/standard.ts";
 import { action } from "#server/action.ts";
 import { correct, log, takeOut } from "#server/batches.ts";
+import { fitToLog, forgetFit } from "#server/fits.ts";
+import { approve } from "#server/standards.ts";
 
 export const logBatch = action("logBatches")
   .inputSchema(loggedBatch)
@@ -16,3 +19,17 @@ export const correctBatch = action("logBatches")
 export const takeOutBatch = action("logBatches")
   .inputSchema(removedBatch)
   .action(async ({ parsedInput, ctx }) => takeOut(parsedInput, ctx.by));
+
+/** Makes a batch the standard of its coffee, brewer, service and size. */
+export const approveBatch = action("approve")
+  .inputSchema(approvedBatch)
+  .action(async ({ parsedInput, ctx }) => approve(parsedInput, ctx.by));
+
+/** Fits a brewer's and a grinder's factors to the log, now and after every batch. */
+export const learnFromLog = action("measure")
+  .inputSchema(fittedPair)
+  .action(async ({ parsedInput, ctx }) => fitToLog(parsedInput, ctx.by));
+
+export const forgetFitToLog = action("measure")
+  .inputSchema(fittedPair)
+  .action(async ({ parsedInput, ctx }) => forgetFit(parsedInput, ctx.by));

@@ -1,6 +1,6 @@
 "use client";
 
-import { Plus, ThumbsDown, ThumbsUp } from "lucide-react";
+import { Check, Plus, ThumbsDown, ThumbsUp } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { toast } from "sonner";
@@ -15,6 +15,7 @@ import { rightSentence, SAMPLED_WORDS } from "#words/index.ts";
 import { takeOutBatch } from "./actions.ts";
 import { BatchForm, type LogSite } from "./batchForm.tsx";
 import { sayFollowed } from "./followed.ts";
+import { LogTabs } from "./tabs.tsx";
 
 export interface LogQuery {
   readonly brewer: string;
@@ -51,6 +52,7 @@ export function Log({ site, batches, query, older, csv }: LogProps) {
           <p className="text-quiet">{rightSentence("logBatches")}</p>
         )}
       </header>
+      <LogTabs />
       {adding && <BatchForm site={site} onDone={() => setAdding(false)} />}
       <Panel title="Batches">
         <Filters site={site} query={query} csv={csv} />
@@ -154,7 +156,6 @@ function Row({ batch, site }: RowProps) {
   const { strengthPct, sampledAt, liked, note } = batch;
   const more = [sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`, note].filter(Boolean).join("; ");
   const cells = [
-    batch.when,
     batch.coffee ?? "",
     batch.brewer,
     batch.dialSetting === null ? "" : `${batch.grinder ?? ""} ${printNumber(batch.dialSetting, 1)}`,
@@ -168,6 +169,12 @@ function Row({ batch, site }: RowProps) {
   return (
     <>
       <tr className="border-rim/20 border-t align-top">
+        <td className="whitespace-nowrap py-2 pr-3">
+          <Link href={`/log/${batch.id}`} className="underline underline-offset-4">
+            {batch.when}
+          </Link>
+          {batch.approved && <Check size={16} aria-label="the standard" className="ml-1 inline text-good" />}
+        </td>
         {cells.map((cell, i) => (
           // The columns never change their order.
           // biome-ignore lint/suspicious/noArrayIndexKey: see above
@@ -192,7 +199,7 @@ function Row({ batch, site }: RowProps) {
       </tr>
       {(more || open) && (
         <tr>
-          <td colSpan={cells.length + 3} className="pb-2">
+          <td colSpan={cells.length + 4} className="pb-2">
             {more && <bdi className="text-quiet">{more}</bdi>}
             {open && <Opened batch={batch} site={site} onDone={() => setOpen(false)} />}
           </td>

@@ -2,10 +2,12 @@
 
 import { memo, useEffect, useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
+import type { Standard } from "#contract/standard.ts";
 import type { Mend } from "#core/outlook";
 import type { SheetInput, SheetResult } from "#core/sheet";
 import { askingOf } from "#scaling/asking.ts";
 import { grindAnswer } from "#scaling/grindAnswer.ts";
+import { standardAt } from "#scaling/standard.ts";
 import { chosenOf, extractionOf, type GrindPick, type ScaleState } from "#scaling/state.ts";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
@@ -28,6 +30,7 @@ interface BelowProps {
   readonly onGrind: (grind: GrindPick) => void;
   readonly onIce: (id: string) => void;
   readonly onMend: (mend: Mend) => void;
+  readonly onStandard: (standard: Standard) => void;
   /** What the forecast says, for the ribbon and the card. */
   readonly onTold: (told: Told | undefined) => void;
 }
@@ -41,7 +44,7 @@ const RATIOS = Array.from(
 
 /** Below the ribbon: what the forecast makes of the sheet. */
 export const Below = memo(function Below(props: BelowProps) {
-  const { bench, state, sheet, input, grind, onGrind, onIce, onMend, onTold } = props;
+  const { bench, state, sheet, input, grind, onGrind, onIce, onMend, onStandard, onTold } = props;
   const chosen = chosenOf(state, bench);
   const { grinder, brewer, recipe, ice } = chosen;
   const { rounded } = sheet;
@@ -61,6 +64,8 @@ export const Below = memo(function Below(props: BelowProps) {
     () => grindAnswer(chosen, doseG, serve, rule),
     [recipe, grinder, brewer, chosen.coffee, doseG, serve, rule],
   );
+  const place = { coffeeId: state.coffee, brewerId: brewer.id, serve, sizeG: rounded.yieldG };
+  const standard = standardAt(bench.standards, place);
   const extraction = extractionOf(recipe, bench.settings.extractionGuessPct);
   const { strengthPct } = recipe;
   const metered = useMemo(
@@ -107,7 +112,17 @@ export const Below = memo(function Below(props: BelowProps) {
             </Button>
           </p>
         )}
-        <DialLadder grinder={grinder} answer={answer} first={first} pick={grind} onPick={onGrind} />
+        <DialLadder
+          grinder={grinder}
+          answer={answer}
+          first={first}
+          pick={grind}
+          onPick={onGrind}
+          bench={bench}
+          coffeeId={chosen.coffee.id}
+          standard={standard}
+          onStandard={onStandard}
+        />
         <CupPanel
           sheet={sheet}
           input={input}

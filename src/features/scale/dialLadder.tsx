@@ -1,17 +1,21 @@
 "use client";
 
-import { Minus, Plus } from "lucide-react";
+import { Check, Minus, Plus } from "lucide-react";
+import Link from "next/link";
 import { memo } from "react";
-import type { BenchGrinder } from "#contract/bench.ts";
+import type { Bench, BenchGrinder } from "#contract/bench.ts";
+import type { Standard } from "#contract/standard.ts";
 import { bracketAround, coarser, onDial } from "#core/grind";
 import { type Answer, type First, type Rung, recommended } from "#core/outlook";
-import { printNumber, printPct, printTime } from "#core/units";
+import { printMass, printNumber, printPct, printTime } from "#core/units";
 import type { GrindAnswer } from "#scaling/grindAnswer.ts";
 import type { GrindPick } from "#scaling/state.ts";
+import { teaches } from "#scaling/teaching.ts";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { ANSWER_WORDS, differSentences, missSentence, outlookWords } from "#words/index.ts";
 import { DialRail, type Mark } from "./dialRail.tsx";
+import { LearnedNote } from "./learnedNote.tsx";
 
 const n = (value: number) => printNumber(value, 2);
 
@@ -22,6 +26,11 @@ interface DialLadderProps {
   readonly first: First | undefined;
   readonly pick: GrindPick;
   readonly onPick: (pick: GrindPick) => void;
+  readonly bench: Bench;
+  readonly coffeeId: string;
+  /** The approved batch of this coffee, brewer, service and size, where there is one. */
+  readonly standard: Standard | undefined;
+  readonly onStandard: (standard: Standard) => void;
 }
 
 /** A line of the ladder: an answer that the forecast has worked out, or that is known without one. */
@@ -38,6 +47,10 @@ export const DialLadder = memo(function DialLadder({
   first,
   pick,
   onPick,
+  bench,
+  coffeeId,
+  standard,
+  onStandard,
 }: DialLadderProps) {
   const { source, translated, rule } = answer;
   const rungs = first?.ladder.rungs ?? [];
@@ -58,6 +71,7 @@ export const DialLadder = memo(function DialLadder({
       ["rule", rule?.setting],
       ["contact", undefined],
       ["extraction", undefined],
+      ["learned", undefined],
     ] as const
   ).flatMap(([by, known]) => {
     const rung = rungs.find((each) => each.by === by);
@@ -74,6 +88,18 @@ export const DialLadder = memo(function DialLadder({
   ];
   const step = (steps: number) =>
     onPick(onDial(coarser(setting, steps * grinder.step, grinder), grinder).setting);
+  const learned = rungs.find(({ by }) => by === "learned")?.learned;
+  const teaching = bench.standards.filter(({ grinderId }) => grinderId === grinder.id);
+  const band = learned && {
+    range: learned.range,
+    approved: [
+      ...new Set(
+        learned.taught.flatMap(({ batchId, setting }) =>
+          teaching.find((each) => each.batchId === batchId)?.coffeeId === coffeeId ? setting : [],
+        ),
+      ),
+    ],
+  };
   const bracket = bracketAround(setting, grinder);
   const aside = [bracket.finer, bracket.coarser].filter((each) => each !== undefined);
   return (
@@ -98,7 +124,7 @@ export const DialLadder = memo(function DialLadder({
       }
     >
       <div className="flex flex-wrap gap-x-4 gap-y-2">
-        <DialRail grinder={grinder} marks={marks} />
+        <DialRail grinder={grinder} marks={marks} band={band} />
         <div className="min-w-0 flex-1 overflow-x-auto">
           <table className="w-full text-sm tabular-nums" aria-label="answers on the dial">
             <thead>
@@ -137,7 +163,30 @@ export const DialLadder = memo(function DialLadder({
               ))}
             </tbody>
           </table>
+          {standard && (
+            <p className="mt-2 flex flex-wrap items-center gap-2 rounded-panel border-2 border-good px-2 py-1 text-sm">
+              <Check size={18} aria-hidden className="text-good" />
+              <span>
+                <strong>Approved</strong> for this pot: {printMass(standard.doseG)} at{" "}
+                {n(standard.dialSetting)}
+                {standard.strengthPct !== null && `, ${printPct(standard.strengthPct)}`}.
+              </span>
+              <Link href={`/log/${standard.batchId}`} className="underline underline-offset-4">
+                the batch
+              </Link>
+              {standard.grinderId === grinder.id && (
+                <Button onClick={() => onStandard(standard)}>Take it</Button>
+              )}
+            </p>
+          )}
           <Reasons lines={lines} grinder={grinder} />
+          {learned && (
+            <LearnedNote
+              learned={learned}
+              bench={bench}
+              otherBurrs={teaching.filter((each) => !teaches(each, grinder)).length}
+            />
+          )}
           {aside.length > 0 && (
             <p className="mt-1 text-quiet text-sm">A first trial also brews {aside.map(n).join(" and ")}.</p>
           )}

@@ -8,6 +8,12 @@ export interface Mark {
   readonly picked: boolean;
 }
 
+/** What approved batches teach: where the right setting lies in eight of ten, and what was approved. */
+export interface RailBand {
+  readonly range: readonly [low: number, high: number];
+  readonly approved: readonly number[];
+}
+
 const HEIGHT = 170;
 const RAIL_X = 44;
 const WIDTH = 78;
@@ -19,12 +25,14 @@ const AROUND = 1.3;
 export function DialRail({
   grinder,
   marks,
+  band,
 }: {
   readonly grinder: BenchGrinder;
   readonly marks: readonly Mark[];
+  readonly band: RailBand | undefined;
 }) {
   const { min, max, step, higherIs } = grinder;
-  const settings = marks.map(({ at }) => at);
+  const settings = [...marks.map(({ at }) => at), ...(band?.approved ?? [])];
   const [least, most] = [Math.min(...settings), Math.max(...settings)];
   const span = Math.min(max - min, Math.max(step * 8, (max - min) * SHOWN_SHARE, (most - least) * AROUND));
   const low = Math.max(min, Math.min((least + most) / 2 - span / 2, max - span));
@@ -39,7 +47,11 @@ export function DialRail({
   const every = span > 30 ? 10 : span > 12 ? 5 : 1;
   return (
     <svg width={WIDTH} height={HEIGHT} aria-hidden="true" className="shrink-0 max-sm:hidden">
+      {band && <Band from={y(Math.max(low, band.range[0]))} to={y(Math.min(high, band.range[1]))} />}
       <line x1={RAIL_X} x2={RAIL_X} y1={6} y2={HEIGHT - 6} className="stroke-ink" strokeWidth={2} />
+      {band?.approved.map((setting) => (
+        <circle key={setting} cx={RAIL_X} cy={y(setting)} r={4} className="fill-good stroke-enamel" />
+      ))}
       {ticks.map((tick) => {
         const named = Math.abs(tick / every - Math.round(tick / every)) < 1e-9;
         return (
@@ -71,5 +83,26 @@ export function DialRail({
         />
       ))}
     </svg>
+  );
+}
+
+/** The band of eight in ten, hatched so that it is no plain colour. */
+function Band({ from, to }: { readonly from: number; readonly to: number }) {
+  const [top, bottom] = [Math.min(from, to), Math.max(from, to)];
+  return (
+    <g>
+      <rect x={RAIL_X} y={top} width={30} height={bottom - top} className="fill-good/15" />
+      {[top, bottom].map((edge) => (
+        <line
+          key={edge}
+          x1={RAIL_X}
+          x2={RAIL_X + 30}
+          y1={edge}
+          y2={edge}
+          className="stroke-good"
+          strokeDasharray="3 2"
+        />
+      ))}
+    </g>
   );
 }

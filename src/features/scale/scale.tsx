@@ -6,11 +6,13 @@ import { memo, useCallback, useDeferredValue, useEffect, useMemo, useReducer, us
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
+import type { Standard } from "#contract/standard.ts";
 import type { Mend } from "#core/outlook";
 import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
 import {
+  asStandard,
   chosenOf,
   extractionOf,
   firstPins,
@@ -90,6 +92,13 @@ export function Scale({ bench, start, broken }: ScaleProps) {
       if (!mended) return;
       change(() => mended.state);
       setSaid(mended.said);
+    },
+    [bench, change],
+  );
+  const takeStandard = useCallback(
+    (standard: Standard) => {
+      change((now) => asStandard(now, standard, bench));
+      setSaid("As the approved batch was brewed.");
     },
     [bench, change],
   );
@@ -211,6 +220,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             onGrind={pickGrind}
             onIce={pickIce}
             onMend={takeMend}
+            onStandard={takeStandard}
             onTold={board.write}
           />
         </div>

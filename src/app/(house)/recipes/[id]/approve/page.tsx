@@ -1,7 +1,7 @@
-import { format, parseISO } from "date-fns";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { guarded } from "#app/guarded.tsx";
+import { printListDay } from "#app/times.ts";
 import { uuid } from "#contract/card.ts";
 import { readRecipe } from "#data/recipes.ts";
 import { Trouble } from "#features/frame/index.ts";
@@ -37,8 +37,3 @@ export default guarded("approve", async ({ params, searchParams }: Props) => {
     />
   );
 });
-
-/** A list's day, which is a day at its site whatever the zone. */
-function printListDay(day: string): string {
-  return format(parseISO(day), "EEE d MMM");
-}

@@ -1,0 +1,173 @@
+"use client";
+
+import { Check } from "lucide-react";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { toast } from "sonner";
+import { v7 as uuidv7 } from "uuid";
+import type { BatchRow } from "#contract/batch.ts";
+import { printNumber, printPct, printTime } from "#core/units";
+import { CardEffects, type Effect, useFollowing } from "#parts/cardEffects.tsx";
+import { Button, buttonClass } from "#ui/button.tsx";
+import { useCounter } from "#ui/counter.tsx";
+import { Panel } from "#ui/panel.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { rightSentence, SAMPLED_WORDS } from "#words/index.ts";
+import { approveBatch } from "./actions.ts";
+
+export interface BatchPage {
+  readonly batch: BatchRow & { readonly when: string; readonly removed: boolean };
+  /** Every time that it was made a standard, as it is read; the newest first. */
+  readonly approvals: readonly {
+    readonly when: string;
+    readonly person: string;
+    readonly retired: string | undefined;
+  }[];
+  /** What approving it would do; the sentence why not, where it cannot be. */
+  readonly approval:
+    | { readonly what: string; readonly retires: string | undefined; readonly effects: readonly Effect[] }
+    | { readonly cannot: string };
+}
+
+/** One batch of the log, and its way to being the standard. */
+export function Batch({ batch, approvals, approval }: BatchPage) {
+  const units = useUnits();
+  const { may } = useCounter();
+  const { strengthPct, sampledAt, iceG, yieldG, brewTimeS, dialSetting, note, person } = batch;
+  const figures: readonly (readonly [string, string])[] = [
+    ["coffee", units.printMass(batch.doseG)],
+    ["hot water", units.printLiquid(batch.waterG)],
+    ...(iceG > 0 ? ([["ice", units.printMass(iceG)]] as const) : []),
+    [
+      `dial${batch.grinder ? ` of ${batch.grinder}` : ""}`,
+      dialSetting === null ? "—" : printNumber(dialSetting, 2),
+    ],
+    ["took", brewTimeS === null ? "—" : printTime(brewTimeS)],
+    ["came out", yieldG === null ? "—" : units.printLiquid(yieldG)],
+    ["strength", strengthPct === null ? "—" : printPct(strengthPct)],
+  ];
+  const asides = [
+    sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`,
+    batch.liked === true && "liked",
+    batch.liked === false && "not liked",
+    batch.vessel && `into ${batch.vessel}`,
+    person && `by ${person}`,
+    note,
+  ].filter(Boolean);
+  return (
+    <div className="mx-auto flex max-w-6xl flex-col gap-3">
+      <header className="flex flex-wrap items-center gap-3">
+        <h1 className="text-2xl">
+          <bdi>{batch.coffee ?? "A batch"}</bdi> on <bdi>{batch.brewer}</bdi>, {batch.when}
+        </h1>
+        {batch.approved && !batch.removed && <Approved />}
+        <Link href="/log" className={`ml-auto ${buttonClass()}`}>
+          Back to the log
+        </Link>
+      </header>
+      {batch.removed && (
+        <p role="alert" className="rounded-panel border-2 border-due bg-enamel p-3">
+          It was taken out of the log: nothing rests on it.
+        </p>
+      )}
+      <Panel title="As it was brewed">
+        <dl className="flex flex-wrap gap-x-8 gap-y-2 tabular-nums">
+          {figures.map(([name, value]) => (
+            <div key={name}>
+              <dt className="text-quiet text-sm">
+                <bdi>{name}</bdi>
+              </dt>
+              <dd className="font-bold font-display text-2xl">{value}</dd>
+            </div>
+          ))}
+        </dl>
+        <p className="mt-2 text-quiet">
+          <bdi>{asides.join("; ")}</bdi>
+        </p>
+      </Panel>
+      {approvals.length > 0 && (
+        <Panel title="As a standard">
+          <ul>
+            {approvals.map(({ when, person, retired }) => (
+              <li key={when}>
+                approved {when} by <bdi>{person}</bdi>
+                {retired && `, until ${retired}`}
+              </li>
+            ))}
+          </ul>
+        </Panel>
+      )}
+      {!batch.approved && !batch.removed && (
+        <Panel title="Make it the standard">
+          {"cannot" in approval ? (
+            <p>{approval.cannot}</p>
+          ) : may("approve") ? (
+            <Approve batch={batch} {...approval} />
+          ) : (
+            <p className="text-quiet">{rightSentence("approve")}</p>
+          )}
+        </Panel>
+      )}
+    </div>
+  );
+}
+
+function Approved() {
+  return (
+    <span className="flex items-center gap-1 rounded bg-good px-2 py-0.5 font-semibold text-enamel">
+      <Check size={16} aria-hidden /> the standard
+    </span>
+  );
+}
+
+interface ApproveProps extends Exclude<BatchPage["approval"], { readonly cannot: string }> {
+  readonly batch: BatchPage["batch"];
+}
+
+/** What it becomes the standard of, what that retires, and which cards follow. */
+function Approve({ batch, what, retires, effects }: ApproveProps) {
+  const router = useRouter();
+  const { send } = useCounter();
+  const { chosen, toggle } = useFollowing(effects);
+  const [id] = useState(() => uuidv7());
+  const [busy, setBusy] = useState(false);
+  const approve = async () => {
+    setBusy(true);
+    const { id: batchId, revision } = batch;
+    const sent = await send(approveBatch({ id, batchId, revision, cardIds: [...chosen] }));
+    setBusy(false);
+    if (!sent.ok) return;
+    const { changed } = sent.data;
+    const cards = changed > 0 ? ` ${changed} ${changed === 1 ? "card follows" : "cards follow"} it.` : "";
+    toast.success(`It is the standard now.${cards}`);
+    router.refresh();
+  };
+  return (
+    <>
+      <p>
+        It becomes how the house brews <strong>{what}</strong>: the wall chart shows it, the dial learns from
+        it, and what is brewed like it is watched.{" "}
+        {retires ? (
+          <>
+            It retires{" "}
+            <Link href={`/log/${retires}`} className="underline underline-offset-4">
+              the one before
+            </Link>
+            .
+          </>
+        ) : (
+          "Nothing was approved for that yet."
+        )}
+      </p>
+      <div className="my-3">
+        <CardEffects effects={effects} chosen={chosen} onToggle={toggle} />
+      </div>
+      <Button look="main" disabled={busy} onClick={approve}>
+        {chosen.size === 0
+          ? "Approve it"
+          : `Approve it, and change ${chosen.size} ${chosen.size === 1 ? "card" : "cards"}`}
+      </Button>
+    </>
+  );
+}
