@@ -68,6 +68,7 @@ export const DISPENSER: BenchVessel = {
 };
 export const BENCH: Bench = {
   today: "2026-07-14",
+  revision: 1,
   site: { id: "pier", name: "Pier Head", timeZone: "Europe/London", altitudeM: 4 },
   sites: [{ id: "pier", name: "Pier Head" }],
   settings: USUAL_SETTINGS,

@@ -54,6 +54,7 @@ const ACTIONS: Readonly<Record<string, Right | "door">> = {
   "features/recipes/actions.ts throwDraftAway": "writeRecipes",
   "features/scale/actions.ts saveCard": "keepCards",
   "features/shift/actions.ts saveShift": "planShift",
+  "features/wall/actions.ts saveWall": "setBench",
 };
 
 const PAGES: Readonly<Record<string, Right | "door">> = {
@@ -75,6 +76,7 @@ const PAGES: Readonly<Record<string, Right | "door">> = {
   "app/(house)/recipes/page.tsx": "see",
   "app/(house)/scale/page.tsx": "see",
   "app/(house)/shift/page.tsx": "see",
+  "app/(house)/wall/page.tsx": "see",
   "app/page.tsx": "see",
   "app/sign-in/page.tsx": "door",
 };

@@ -13,6 +13,8 @@ import type { Figures } from "./things.ts";
 export interface Bench {
   /** The day at the site, ISO: a coffee ages. */
   readonly today: string;
+  /** One more with every change of what stands on it. */
+  readonly revision: number;
   readonly site: {
     readonly id: string;
     readonly name: string;

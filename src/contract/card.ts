@@ -26,6 +26,8 @@ const cardStandard = z.strictObject({
   batchId: uuid,
   approvedAt: z.iso.datetime(),
   was: z.strictObject({ pins: sheetInput.shape.pins, dial: dial.optional() }),
+  brewTimeS: z.number().min(0).optional().describe("As it was timed"),
+  strengthPct: z.number().min(0).optional().describe("As it was metered"),
   lapsed: z
     .boolean()
     .optional()

@@ -58,6 +58,7 @@ export async function readBench(
   const here = <Row extends { readonly siteId: string }>(rows: readonly Row[]) =>
     rows.filter((row) => row.siteId === site.id);
   return {
+    revision: house.benchRevision,
     site: { id: site.id, name: site.name, timeZone: site.timeZone, altitudeM: site.altitudeM },
     sites: sites.map(({ id, name }) => ({ id, name })),
     settings: house.settings,

@@ -1,5 +1,5 @@
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
-import type { CardSheet } from "#contract/card.ts";
+import type { CardSheet, CardStandard } from "#contract/card.ts";
 import type { Standard } from "#contract/standard.ts";
 import { sameSize } from "#core/learn";
 import { fail, ok, type Result } from "#core/result";
@@ -44,8 +44,31 @@ export function placeOfCard({ madeWith, input, result }: CardSheet): Place {
 /** What of a batch is brewed again. */
 export type Brewed = Pick<
   Standard,
-  "batchId" | "approvedAt" | "serve" | "grinderId" | "dialSetting" | "doseG" | "waterG" | "iceG"
+  | "batchId"
+  | "approvedAt"
+  | "serve"
+  | "grinderId"
+  | "dialSetting"
+  | "doseG"
+  | "waterG"
+  | "iceG"
+  | "brewTimeS"
+  | "strengthPct"
 >;
+
+/** What a card keeps of the batch that it follows. */
+export function followedBatch(
+  { batchId, approvedAt, brewTimeS, strengthPct }: Omit<Brewed, "serve">,
+  was: CardStandard["was"],
+): CardStandard {
+  return {
+    batchId,
+    approvedAt,
+    was,
+    ...(brewTimeS !== null && { brewTimeS }),
+    ...(strengthPct !== null && { strengthPct }),
+  };
+}
 
 /** A card as an approved batch makes it: its dose, water and ice, ground as it was. */
 export function following(
@@ -71,8 +94,7 @@ export function following(
   );
   if (!made.ok) return made;
   const was = card.standard?.was ?? { pins: card.input.pins, ...(card.dial && { dial: card.dial }) };
-  const { batchId, approvedAt } = standard;
-  return ok(withStandard(made.value, { batchId, approvedAt, was }));
+  return ok(withStandard(made.value, followedBatch(standard, was)));
 }
 
 /** A card whose standard is in force no more: what it was before, made anew. */

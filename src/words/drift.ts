@@ -1,6 +1,5 @@
 import type { Cause, Signal, Verdict } from "#core/learn";
 import { printPct } from "#core/units";
-import { listed } from "./names.ts";
 
 export const SIGNAL_WORDS: { readonly [signal in Signal]: string } = {
   time: "time",
@@ -24,17 +23,18 @@ interface Names {
   readonly standardOf: (groupId: string) => string;
 }
 
-/** What has moved, since when, and what shows it. */
-export function verdictSentence({ cause, moved }: Verdict, names: Names): string {
-  const { thing, beside, since, standardOf } = names;
-  const shown = listed(
-    moved.map(({ groupId, signal, share }) => {
-      const [more, less] = CHANGE_WORDS[signal];
-      const by = printPct(100 * Math.abs(share), { decimals: 1 });
-      return `batches of ${standardOf(groupId)} ${share > 0 ? more : less} by ${by}`;
-    }),
-  );
-  return `${WHAT[cause](thing, beside)} since about ${since}: ${shown}.`;
+/** What has moved, and since when. */
+export function verdictSentence({ cause }: Verdict, { thing, beside, since }: Names): string {
+  return `${WHAT[cause](thing, beside)} since about ${since}.`;
+}
+
+/** What shows it, a line for each of its standards and figures. */
+export function evidenceSentences({ moved }: Verdict, { standardOf }: Names): readonly string[] {
+  return moved.map(({ groupId, signal, share }) => {
+    const [more, less] = CHANGE_WORDS[signal];
+    const by = printPct(100 * Math.abs(share), { decimals: 1 });
+    return `${standardOf(groupId)}: batches ${share > 0 ? more : less}, by ${by}.`;
+  });
 }
 
 const WHAT: { readonly [cause in Cause]: (thing: string, beside: string) => string } = {

@@ -7,6 +7,7 @@ export { type CardPrinters, cardTitle, cautionsOf, groundBy, printSetting, steps
 export { careCautions, dueSentence } from "./care.ts";
 export { checkSentence } from "./checks.ts";
 export {
+  evidenceSentences,
   FIRST_CHECKS,
   NOTHING_WATCHED,
   quietSentence,
@@ -73,7 +74,7 @@ export {
   STATE_WORDS,
 } from "./recipe.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";
-export { followedSentence, placeTitle, standardSentence } from "./standard.ts";
+export { followedSentence, labelCaution, placeTitle, standardNote, standardSentence } from "./standard.ts";
 export {
   ASPECT_WORDS,
   FIELD_WORDS,

@@ -1,5 +1,6 @@
+import type { CardStandard } from "#contract/card.ts";
 import type { Serve } from "#core/sheet";
-import { printLiquid } from "#core/units";
+import { printLiquid, printPct, printTime } from "#core/units";
 
 /** What a standard is of: as the trail, the wall and the log call it. */
 export function placeTitle({
@@ -34,4 +35,32 @@ export function followedSentence(cards: number): string {
   return cards === 0
     ? "It was approved: the dial, the wall chart and the forecast go by the log as it is now."
     : `It was approved: ${counted}, the dial and the wall chart go by the log as it is now.`;
+}
+
+/** What a card says of the approved batch that it follows, or followed. */
+export function standardNote({
+  lapsed,
+  brewTimeS,
+  strengthPct,
+}: Omit<CardStandard, "was" | "batchId">): string {
+  if (lapsed) {
+    return "Its approved batch is no standard any more: this is what the card was before, worked out anew.";
+  }
+  const figures = [
+    brewTimeS !== undefined && `took ${printTime(brewTimeS)}`,
+    strengthPct !== undefined && `came out at ${printPct(strengthPct)}`,
+  ].filter(Boolean);
+  return figures.length > 0 ? `As approved: that batch ${figures.join(" and ")}` : "As approved";
+}
+
+const MIN_PER_H = 60;
+
+/** What a pot's label says of its time; the house's own limit, and the law's where it is food kept cold. */
+export function labelCaution(serve: Serve, holdMin: number | null): string {
+  if (serve === "iced") return "Keep it cold; made and poured away by the times of your local food code.";
+  if (holdMin === null) return "Pour it away when it no longer tastes fresh.";
+  const hours = Math.floor(holdMin / MIN_PER_H);
+  const minutes = Math.round(holdMin % MIN_PER_H);
+  const held = [hours > 0 && `${hours} h`, minutes > 0 && `${minutes} min`].filter(Boolean).join(" ");
+  return `Pour it away ${held} after it was made. Hot: lid on, two hands.`;
 }

@@ -65,7 +65,7 @@ export function watch(values: readonly number[], signal: Signal): Watched {
     if (!run.alarm) return { stretches, changes };
     const { since, noticed } = run.alarm;
     const before = stretches.at(-1)!.centre;
-    const after = meanOf(values.slice(since, noticed + 1));
+    const after = median(values.slice(since, noticed + 1));
     changes.push({ since, noticed, share: (after - before) / before });
     from = since;
   }
@@ -120,8 +120,4 @@ function stretchOf(values: readonly number[], from: number, to: number): Stretch
   const centre = median(own);
   const sd = Math.max(robustScatter(own, centre), LEAST_SD * centre);
   return { from, to, centre, low: centre - LIMIT_SD * sd, high: centre + LIMIT_SD * sd };
-}
-
-function meanOf(values: readonly number[]): number {
-  return values.reduce((sum, value) => sum + value, 0) / values.length;
 }

@@ -25,6 +25,7 @@ export {
   outlookAt,
   type Rung,
   recommended,
+  suggestedRung,
 } from "./ladder.ts";
 export type { Teaching } from "./learned.ts";
 export { type Mend, type MendInput, mendsOf } from "./mends.ts";

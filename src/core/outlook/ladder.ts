@@ -51,28 +51,42 @@ export interface LadderInput {
 }
 
 /** The answers side by side: each rounded to the dial, and then forecast as it will be set. */
-export function ladderOf({
-  source,
-  plan,
-  dial,
-  settings,
-  teaching,
-}: LadderInput): Result<Ladder, BrewFailure> {
-  const brewed = forecastBrew(source);
-  if (!brewed.ok) return brewed;
+export function ladderOf(input: LadderInput): Result<Ladder, BrewFailure> {
+  const brewed = forecastBrew(input.source);
+  return brewed.ok ? ok({ source: brewed.value, rungs: rungsOf(input, brewed.value, ANSWERS) }) : brewed;
+}
+
+/** What decides which answer is suggested: the contact time and the source's own setting never are. */
+const SUGGESTIBLE: readonly Answer[] = ["rule", "extraction", "learned"];
+
+/** The suggested answer alone, without the others; undefined where there is none. The same as a whole ladder's. */
+export function suggestedRung(input: LadderInput, source: Brew): Rung | undefined {
+  const rungs = rungsOf(input, source, SUGGESTIBLE);
+  const best = recommended(rungs);
+  return rungs.find(({ by }) => by === best);
+}
+
+function rungsOf(
+  { source, plan, dial, settings, teaching }: LadderInput,
+  brewed: Brew,
+  wanted: readonly Answer[],
+): readonly Rung[] {
   const rung = (by: Answer, exact: number, miss?: Rung["miss"]): Rung => {
     const at = onDial(exact, dial);
     return { by, at, outlook: outlookAt(plan, dial, at.setting), ...(miss && { miss }) };
   };
   const rungs: Rung[] = [];
-  if (settings.source !== undefined) rungs.push(rung("source", settings.source));
-  if (settings.rule !== undefined) rungs.push(rung("rule", settings.rule));
+  for (const by of ["source", "rule"] as const) {
+    const setting = settings[by];
+    if (setting !== undefined && wanted.includes(by)) rungs.push(rung(by, setting));
+  }
   const { grindUm: _grind, ...target } = brewInputOf(plan, source.grindUm);
   for (const [by, invert] of [
     ["contact", sameContact],
     ["extraction", sameExtraction],
   ] as const) {
-    const found = invert(brewed.value, target, source.grindUm);
+    if (!wanted.includes(by)) continue;
+    const found = invert(brewed, target, source.grindUm);
     if (found.ok) rungs.push(rung(by, settingAt(dial.curve, found.value.grindUm)));
     else if (found.failure.code === "outOfReach") {
       rungs.push(rung(by, settingAt(dial.curve, found.failure.nearestUm), found.failure));
@@ -83,7 +97,7 @@ export function ladderOf({
   const from = exact("extraction") ?? exact("rule");
   const learned = from === undefined ? undefined : learnedFor(plan, dial, from, teaching);
   if (learned) rungs.push({ ...rung("learned", learned.at.exact), learned });
-  return ok({ source: brewed.value, rungs });
+  return rungs;
 }
 
 /** The plan at a setting of a dial. */

@@ -1,6 +1,6 @@
 "use client";
 
-import { BookOpen, CalendarClock, NotebookPen, Ruler, Scale } from "lucide-react";
+import { BookOpen, CalendarClock, NotebookPen, PanelTop, Ruler, Scale } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 
@@ -8,6 +8,7 @@ const PLACES = [
   { href: "/bench", name: "Bench", Icon: Ruler },
   { href: "/recipes", name: "Recipes", Icon: BookOpen },
   { href: "/scale", name: "Scale", Icon: Scale },
+  { href: "/wall", name: "Wall", Icon: PanelTop },
   { href: "/shift", name: "Shift", Icon: CalendarClock },
   { href: "/log", name: "Log", Icon: NotebookPen },
 ] as const;

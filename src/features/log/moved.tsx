@@ -4,6 +4,7 @@ import { Check, TriangleAlert } from "lucide-react";
 import Link from "next/link";
 import { useMemo, useState } from "react";
 import { LEAST_WATCHED, type Signal } from "#core/learn";
+import { printNumber } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
@@ -35,7 +36,11 @@ export interface MovedStandard {
 }
 
 export interface MovedPage {
-  readonly verdicts: readonly { readonly said: string; readonly check: string; readonly since: string }[];
+  readonly verdicts: readonly {
+    readonly said: string;
+    readonly evidence: readonly string[];
+    readonly check: string;
+  }[];
   readonly standards: readonly MovedStandard[];
 }
 
@@ -67,12 +72,19 @@ export function Moved({ verdicts, standards }: MovedPage) {
               </p>
             ) : (
               <ul className="flex flex-col gap-3" aria-label="what has moved">
-                {verdicts.map(({ said, check }) => (
+                {verdicts.map(({ said, evidence, check }) => (
                   <li key={said} className="flex items-start gap-2">
                     <TriangleAlert size={20} aria-hidden className="mt-0.5 shrink-0 text-due" />
                     <div>
                       <p className="font-semibold">{said}</p>
                       <p>{check}</p>
+                      <ul className="mt-1 list-disc pl-5 text-sm">
+                        {evidence.map((line) => (
+                          <li key={line}>
+                            <bdi>{line}</bdi>
+                          </li>
+                        ))}
+                      </ul>
                     </div>
                   </li>
                 ))}
@@ -118,23 +130,51 @@ function Charts({ standard }: { readonly standard: MovedStandard }) {
 }
 
 const X = { title: "days before today" };
+/** Beyond the limits there is so much room, as a share of what lies between them. */
+const ROOM_SHARE = 0.3;
 
 function Control({ series: { signal, days, values, stretches } }: { readonly series: MovedSeries }) {
-  const y = useMemo(() => ({ title: UNITS[signal] }), [signal]);
+  const y = useMemo(() => {
+    const [low, high] = [
+      Math.min(...stretches.map((each) => each.low)),
+      Math.max(...stretches.map((each) => each.high)),
+    ];
+    const room = ROOM_SHARE * (high - low);
+    return { title: UNITS[signal], range: [low - room, high + room] as const };
+  }, [signal, stretches]);
   const series = useMemo(() => {
     // A gap between two stretches, so that a level's line ends where the level does.
     const along = (read: (stretch: (typeof stretches)[number]) => number) => ({
       x: stretches.flatMap(({ from, to }) => [days[from]!, days[to]!, Number.NaN]),
       y: stretches.flatMap((stretch) => [read(stretch), read(stretch), Number.NaN]),
     });
+    const [upper, lower] = [along(({ high }) => high), along(({ low }) => low)];
+    const [least, most] = y.range;
+    const far = values.map((value) => value < least || value > most);
     const drawn: Series[] = [
-      { name: "batches", as: "points", x: days, y: values },
+      {
+        name: "batches",
+        as: "points",
+        x: days.filter((_, i) => !far[i]),
+        y: values.filter((_, i) => !far[i]),
+      },
       { name: "level", as: "line", ...along(({ centre }) => centre) },
-      { name: "upper limit", as: "dashes", ...along(({ high }) => high) },
-      { name: "lower limit", as: "dashes", ...along(({ low }) => low) },
+      { name: "limits", as: "dashes", x: [...upper.x, ...lower.x], y: [...upper.y, ...lower.y] },
+      // One spilt pot must not flatten all the others: it stands at the edge.
+      ...(far.includes(true)
+        ? [
+            {
+              name: "far outside",
+              as: "crosses" as const,
+              x: days.filter((_, i) => far[i]),
+              y: values.filter((_, i) => far[i]).map((value) => Math.min(most, Math.max(least, value))),
+              each: values.filter((_, i) => far[i]).map((value) => `really ${printNumber(value, 2)}`),
+            },
+          ]
+        : []),
     ];
     return drawn;
-  }, [days, values, stretches]);
+  }, [days, values, stretches, y]);
   if (values.length === 0) return null;
   return <Chart label={`${SIGNAL_WORDS[signal]} of each batch`} x={X} y={y} series={series} />;
 }

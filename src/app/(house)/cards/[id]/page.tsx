@@ -23,7 +23,6 @@ export default guarded("see", async ({ params }: Props) => {
   const made = format(card.createdAt, "d MMM yyyy", { in: tz(card.site.timeZone) });
   return (
     <Card
-      id={id}
       draft={card.draft}
       site={card.site.name}
       sheet={card.sheet}

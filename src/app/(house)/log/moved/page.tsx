@@ -8,7 +8,7 @@ import type { Series } from "#scaling/watched.ts";
 import { now } from "#server/clock.ts";
 import { driftOf } from "#server/drift.ts";
 import { currentBench } from "#server/site.ts";
-import { FIRST_CHECKS, placeTitle, verdictSentence } from "#words/index.ts";
+import { evidenceSentences, FIRST_CHECKS, placeTitle, verdictSentence } from "#words/index.ts";
 
 export const metadata: Metadata = { title: "What has moved · Tumbek" };
 
@@ -33,23 +33,28 @@ export default guarded("see", async () => {
   return (
     <Moved
       verdicts={verdicts.map((verdict) => {
-        const since = printDay(new Date(verdict.sinceMs), bench.site.timeZone);
-        const said = verdictSentence(verdict, {
+        const names = {
           thing: nameOf(verdict.thingId),
           beside: nameOf(verdict.besideId),
-          since,
-          standardOf: (id) => titles.get(id) ?? "",
-        });
-        return { said, since, check: FIRST_CHECKS[verdict.cause] };
+          since: printDay(new Date(verdict.sinceMs), bench.site.timeZone),
+          standardOf: (id: string) => titles.get(id) ?? "",
+        };
+        return {
+          said: verdictSentence(verdict, names),
+          evidence: evidenceSentences(verdict, names),
+          check: FIRST_CHECKS[verdict.cause],
+        };
       })}
-      standards={series.map(({ id, standard, batches, signals }) => ({
-        id,
-        batchId: standard.batchId,
-        title: titles.get(id)!,
-        batches,
-        hasMoved: verdicts.some(({ moved }) => moved.some(({ groupId }) => groupId === id)),
-        series: SIGNALS.flatMap((signal) => (signals[signal] ? drawn(signal, signals[signal], today) : [])),
-      }))}
+      standards={series
+        .toSorted((a, b) => b.batches - a.batches)
+        .map(({ id, standard, batches, signals }) => ({
+          id,
+          batchId: standard.batchId,
+          title: titles.get(id)!,
+          batches,
+          hasMoved: verdicts.some(({ moved }) => moved.some(({ groupId }) => groupId === id)),
+          series: SIGNALS.flatMap((signal) => (signals[signal] ? drawn(signal, signals[signal], today) : [])),
+        }))}
     />
   );
 });

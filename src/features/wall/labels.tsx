@@ -1,0 +1,71 @@
+"use client";
+
+import { Printer } from "lucide-react";
+import Link from "next/link";
+import type { Serve } from "#core/sheet";
+import { printNumber } from "#core/units";
+import { Button, buttonClass } from "#ui/button.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { labelCaution } from "#words/index.ts";
+
+/** A pot's label: what is in it, and when it must be poured away. */
+export interface PotLabel {
+  readonly id: string;
+  readonly vessel: string;
+  readonly brewer: string;
+  readonly serve: Serve;
+  readonly yieldG: number;
+  readonly cups: number | undefined;
+  /** Null where nobody has noted how long it is sold. */
+  readonly holdMin: number | null;
+}
+
+interface WallLabelsProps {
+  readonly coffee: { readonly id: string; readonly name: string };
+  readonly site: string;
+  readonly labels: readonly PotLabel[];
+}
+
+/** Labels for pots, eight to a page of A4. */
+export function WallLabels({ coffee, site, labels }: WallLabelsProps) {
+  const units = useUnits();
+  return (
+    <div className="mx-auto max-w-5xl print:max-w-none" data-labels>
+      <style>{"@page { size: A4; margin: 0 }"}</style>
+      <header className="mb-3 flex flex-wrap items-center gap-2 print:hidden">
+        <h1 className="text-2xl">
+          Labels for pots, <bdi>{coffee.name}</bdi>
+        </h1>
+        <Button look="main" className="ml-auto" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Print {labels.length}, eight to a page
+        </Button>
+        <Link href={`/wall?coffee=${coffee.id}`} className={buttonClass()}>
+          Back to the chart
+        </Link>
+      </header>
+      <div className="grid gap-3 md:grid-cols-2 print:block">
+        {labels.map(({ id, vessel, brewer, serve, yieldG, cups, holdMin }) => (
+          <article key={id} data-label className="rounded-panel border-2 border-rim bg-enamel p-4">
+            <h2 className="text-3xl">
+              <bdi>{coffee.name}</bdi>, {serve}
+            </h2>
+            <p>
+              {units.printLiquid(yieldG)}
+              {cups !== undefined && `, ${printNumber(Math.floor(cups), 0)} cups`} · <bdi>{vessel}</bdi> ·{" "}
+              <bdi>{brewer}</bdi>, <bdi>{site}</bdi>
+            </p>
+            <dl className="my-2 grid grid-cols-2 gap-2">
+              {["made at", "pour away at"].map((box) => (
+                <div key={box} className="min-h-12 rounded border-2 border-rim px-2">
+                  <dt className="text-quiet text-sm">{box}</dt>
+                  <dd />
+                </div>
+              ))}
+            </dl>
+            <p className="font-semibold">{labelCaution(serve, holdMin)}</p>
+          </article>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,123 @@
+"use client";
+
+import { Check, TriangleAlert } from "lucide-react";
+import type { CardSheet } from "#contract/card.ts";
+import { printNumber, printPct, printTime } from "#core/units";
+import { useUnits } from "#ui/units.tsx";
+import { cautionsOf, groundBy, printSetting, standardNote, stepsOf, typicalSentence } from "#words/index.ts";
+
+export interface CardFaceProps {
+  readonly draft: boolean;
+  readonly site: string;
+  readonly sheet: CardSheet;
+  /** The printed card's way back into the house, as an svg's path data in a square of `qr.size`. */
+  readonly qr: { readonly path: string; readonly size: number; readonly url: string };
+  /** The day it was made, as it is read at the site. */
+  readonly made: string;
+}
+
+/** One batch, readable at arm's length, and printed on a quarter of a page. */
+export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
+  const units = useUnits();
+  const { rounded } = sheet.result;
+  const { madeWith, dial, input, forecast } = sheet;
+  const iced = input.serve === "iced";
+  const print = { mass: units.printMass, liquid: units.printLiquid, temp: units.printTemp };
+  const figures: [string, string][] = [
+    ["coffee", units.printMass(rounded.doseG)],
+    [dial ? `grind on ${dial.grinder}` : "grind", dial ? printNumber(dial.setting, 1) : "—"],
+    madeWith.brewerKind === "batch"
+      ? [`set ${madeWith.brewer}`, printSetting(rounded.settingG ?? rounded.brewWaterG)]
+      : ["pour", units.printLiquid(rounded.brewWaterG)],
+    iced ? ["ice", units.printMass(rounded.iceG)] : ["water", units.printTemp(madeWith.waterTempC)],
+    ["comes out", units.printLiquid(rounded.yieldG)],
+  ];
+  return (
+    <article
+      data-card
+      className={`rounded-panel border-2 bg-enamel p-4 ${draft ? "border-stop border-dashed" : "border-rim"}`}
+    >
+      <header className="flex items-start justify-between gap-3">
+        <div>
+          <h1 className="text-2xl">
+            {madeWith.coffee}, {input.serve}
+          </h1>
+          <p className="text-quiet text-sm">
+            {site}: {madeWith.recipe} on {madeWith.brewer}, into {madeWith.vessel}
+          </p>
+          {sheet.standard && (
+            <p
+              className={`mt-1 flex items-center gap-1 font-semibold text-sm ${sheet.standard.lapsed ? "text-due" : "text-good"}`}
+            >
+              {sheet.standard.lapsed ? (
+                <TriangleAlert size={16} aria-hidden />
+              ) : (
+                <Check size={16} aria-hidden />
+              )}
+              {standardNote(sheet.standard)}
+            </p>
+          )}
+          {draft && (
+            <p className="mt-1 inline-block rounded bg-stop px-2 font-bold text-enamel">Draft: do not brew</p>
+          )}
+        </div>
+        <svg
+          viewBox={`0 0 ${qr.size} ${qr.size}`}
+          className="size-20 shrink-0"
+          role="img"
+          aria-label={`opens this card: ${qr.url}`}
+        >
+          <rect width={qr.size} height={qr.size} className="fill-white" />
+          <path d={qr.path} fill="#000" shapeRendering="crispEdges" />
+        </svg>
+      </header>
+      <dl className="my-3 grid grid-cols-2 gap-x-4 gap-y-1 md:grid-cols-5" data-figures>
+        {figures.map(([name, value]) => (
+          <div key={name}>
+            <dt className="text-quiet text-sm">{name}</dt>
+            <dd className="whitespace-nowrap font-bold font-display text-4xl tabular-nums">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      {forecast && (
+        <p className="mb-2" data-testid="forecast">
+          <span className="text-quiet">forecast</span> done in about{" "}
+          <strong className="font-display tabular-nums">{printTime(Math.round(forecast.brewTimeS))}</strong>,
+          strength {printPct(forecast.strengthPct)}, slurry up to {printNumber(forecast.highWaterMm, 0)} mm
+          {dial?.by && dial.by !== "hand" && `; ${groundBy(dial.by)}`}
+        </p>
+      )}
+      <ol className="list-decimal space-y-1 pl-6">
+        {stepsOf(sheet, print).map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </ol>
+      <ul className="mt-3 space-y-0.5 text-sm">
+        {cautionsOf(sheet).map((caution) => (
+          <li key={caution} className="flex gap-1.5">
+            <TriangleAlert size={16} aria-hidden className="mt-0.5 shrink-0 text-due" />
+            {caution}
+          </li>
+        ))}
+      </ul>
+      {(madeWith.typical ?? []).map((guessed) => (
+        <p key={guessed.name} className="mt-2 font-semibold text-due text-sm">
+          {typicalSentence(guessed)}
+        </p>
+      ))}
+      <p className="mt-2 text-quiet text-sm">
+        1:{printNumber(iced ? rounded.totalRatio : rounded.brewRatio, 1)} {iced ? "ice counted" : "hot water"}{" "}
+        · {forecast ? "aimed at" : "strength"} {printNumber(rounded.strengthPct ?? 0, 2)} %
+        {madeWith.extractionIsGuess ? " (guess)" : ""} · made {made}
+      </p>
+      <dl className="mt-3 hidden grid-cols-3 gap-2 print:grid" data-boxes>
+        {["dose", "setting", "dial", "weighed out", "time", "liked?"].map((box) => (
+          <div key={box} className="min-h-9 rounded border border-rim px-1.5 text-xs">
+            <dt>{box}</dt>
+            <dd />
+          </div>
+        ))}
+      </dl>
+    </article>
+  );
+}

@@ -1,0 +1,47 @@
+import type { Bench } from "#contract/bench.ts";
+import type { KeptWall, WallChoices } from "#contract/wall.ts";
+import type { Act } from "#data/audit.ts";
+import { keepWall as keepWallRow, readWall } from "#data/wall.ts";
+import { type WallCell, type WallPlan, wallCells, wallPlan } from "#scaling/wall.ts";
+import { Refusal } from "./action.ts";
+import { database } from "./database.ts";
+
+export interface Wall {
+  readonly plan: WallPlan;
+  readonly cells: readonly WallCell[];
+  readonly choices: WallChoices;
+  readonly revision: number;
+}
+
+/** Charts that were worked out, by all that they rest on: the bench as it is, the day, the coffee, the choices. */
+const worked = new Map<string, readonly WallCell[]>();
+/** More than a house has sites and coffees; older ones are worked out again. */
+const MOST_WORKED = 100;
+
+/** A site's wall chart of a coffee; undefined while the site has not what a sheet takes. */
+export async function wallOf(bench: Bench, coffeeId: string): Promise<Wall | undefined> {
+  const kept = await readWall(database(), bench.site.id, coffeeId);
+  const plan = wallPlan(bench, coffeeId, kept.choices);
+  if (!plan) return undefined;
+  const key = JSON.stringify([bench.revision, bench.today, bench.site.id, plan.coffee.id, kept.choices]);
+  let cells = worked.get(key);
+  if (!cells) {
+    if (worked.size >= MOST_WORKED) worked.clear();
+    cells = wallCells(bench, plan);
+    worked.set(key, cells);
+  }
+  return { plan, cells, ...kept };
+}
+
+/** Keeps what a lead chose for the wall. */
+export async function keepWall(
+  kept: KeptWall,
+  by: Act & { readonly personId: string },
+): Promise<{ readonly revision: number }> {
+  const done = await keepWallRow(database(), kept, by);
+  if (done.ok) return done.value;
+  if (done.failure.code === "notThere") throw new Refusal("This coffee is not there.", { code: "notThere" });
+  throw new Refusal("Somebody else changed this chart meanwhile: look at it as it is now.", {
+    code: "stale",
+  });
+}
