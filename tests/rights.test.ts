@@ -17,10 +17,12 @@ const filesOf = (pattern: RegExp) =>
 /** What every action asks for; `door` for those before anybody is signed in. One that is not here fails. */
 const ACTIONS: Readonly<Record<string, Right | "door">> = {
   "features/bench/actions.ts decideProposal": "measure",
+  "features/bench/actions.ts forecastBag": "see",
   "features/bench/actions.ts keepMeasure": "measure",
   "features/bench/actions.ts keepSettings": "setBench",
   "features/bench/actions.ts keepThing": "setBench",
   "features/bench/actions.ts markCareDone": "doCare",
+  "features/bench/actions.ts openBag": "setBench",
   "features/bench/actions.ts proposeMeasure": "propose",
   "features/bench/actions.ts removeThing": "setBench",
   "features/bench/actions.ts unmarkCareDone": "doCare",
@@ -74,6 +76,7 @@ const PAGES: Readonly<Record<string, Right | "door">> = {
   "app/(house)/recipes/compare/page.tsx": "see",
   "app/(house)/recipes/new/page.tsx": "writeRecipes",
   "app/(house)/recipes/page.tsx": "see",
+  "app/(house)/recipes/sites/page.tsx": "see",
   "app/(house)/scale/page.tsx": "see",
   "app/(house)/shift/page.tsx": "see",
   "app/(house)/wall/page.tsx": "see",

@@ -33,6 +33,13 @@ const cardStandard = z.strictObject({
     .optional()
     .describe("It is in force no more, and the card is what it was before, made anew"),
 });
+/** A card for the first pot of a new bag: to be tasted before the others follow. */
+const firstPot = z.strictObject({
+  roastedOn: z.iso.date().nullable(),
+  low: z.number().describe("Eight in ten settings lie from here"),
+  high: z.number(),
+});
+
 export type CardStandard = z.infer<typeof cardStandard>;
 
 /** What the brew forecast said at that setting, bypass and ice counted in. */
@@ -90,6 +97,7 @@ export const cardSheet = z.strictObject({
   dial: dial.optional(),
   forecast: forecast.optional(),
   standard: cardStandard.optional(),
+  firstPot: firstPot.optional(),
   pours: z.array(pour).max(MOST_POURS).optional().describe("By hand, in the recipe's rhythm"),
   byHand: z.array(handStep).max(40).optional().describe("Beside the water, as the recipe says"),
   madeWith: cardMadeWith,

@@ -4,7 +4,15 @@ import { Check, TriangleAlert } from "lucide-react";
 import type { CardSheet } from "#contract/card.ts";
 import { printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
-import { cautionsOf, groundBy, printSetting, standardNote, stepsOf, typicalSentence } from "#words/index.ts";
+import {
+  cautionsOf,
+  firstPotNote,
+  groundBy,
+  printSetting,
+  standardNote,
+  stepsOf,
+  typicalSentence,
+} from "#words/index.ts";
 
 export interface CardFaceProps {
   readonly draft: boolean;
@@ -45,6 +53,11 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
           <p className="text-quiet text-sm">
             {site}: {madeWith.recipe} on {madeWith.brewer}, into {madeWith.vessel}
           </p>
+          {sheet.firstPot && (
+            <p className="mt-1 rounded bg-due px-2 font-semibold text-enamel text-sm">
+              {firstPotNote(sheet.firstPot)}
+            </p>
+          )}
           {sheet.standard && (
             <p
               className={`mt-1 flex items-center gap-1 font-semibold text-sm ${sheet.standard.lapsed ? "text-due" : "text-good"}`}

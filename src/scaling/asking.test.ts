@@ -100,10 +100,8 @@ describe("what is missing is named", () => {
 });
 
 describe("what may mend it", () => {
-  test("two batches only where the brewer does half; bypass only as far as it goes; brewers that take the batch", () => {
-    expect(asking().mending).toMatchObject({ halves: true, bypassMostPct: 35, others: [] });
-    const large = withBrewer({ lattice: { ...FULMAR.lattice, minSettingG: 2500 }, bypassMaxPct: null });
-    expect(asking(large).mending).toMatchObject({ halves: false, bypassMostPct: 0 });
+  test("brewers that take the batch", () => {
+    expect(asking().mending.others).toEqual([]);
     const two = {
       ...BENCH,
       brewers: [

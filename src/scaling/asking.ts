@@ -39,8 +39,6 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
     planOn({ ...other, basket }, chosen, state, bench, figures);
   const plan = planOf(brewer, brewer.basket);
   const source = sourceOf(chosen, bench, sourceUm);
-  const { lattice, bypassMaxPct } = brewer;
-  const leastG = lattice.interceptG + lattice.slope * lattice.minSettingG;
   return {
     asking: {
       source,
@@ -58,11 +56,6 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
       pick: state.grind,
       spread: spreadOf(chosen, bench),
       mending: {
-        halves: plan.waterG / 2 >= leastG,
-        bypassMostPct: Math.max(
-          0,
-          (bypassMaxPct ?? 0) - (100 * figures.bypassG) / (figures.brewWaterG + figures.bypassG),
-        ),
         others: bench.brewers.flatMap((other) =>
           other.basket && other.id !== brewer.id && other.kind === brewer.kind && takes(other, figures)
             ? { name: other.name, plan: planOf(other, other.basket) }

@@ -37,6 +37,12 @@ export function groundBy(by: NonNullable<NonNullable<CardSheet["dial"]>["by"]>):
   }
 }
 
+/** What a card for the first pot of a new bag says of itself. */
+export function firstPotNote({ roastedOn, low, high }: NonNullable<CardSheet["firstPot"]>): string {
+  const bag = roastedOn === null ? "a new bag" : `the bag roasted on ${roastedOn}`;
+  return `First pot of ${bag}: taste it before others follow. The dial should lie between ${printNumber(low, 1)} and ${printNumber(high, 1)}.`;
+}
+
 /** What to do, in working order. */
 export function stepsOf(
   { input, result, dial, pours, byHand = [], madeWith }: CardSheet,

@@ -1,9 +1,18 @@
 /** Codes to sentences: one voice for the interface, the API and `calc`. */
 
 export { batchSentence, SAMPLED_WORDS } from "./batch.ts";
+export { handsSentence, tookSentence, WAY_WORDS, wasteSentence } from "./bigger.ts";
 export { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "./brew.ts";
 export { badInputSentence, calcSentence } from "./calc.ts";
-export { type CardPrinters, cardTitle, cautionsOf, groundBy, printSetting, stepsOf } from "./card.ts";
+export {
+  type CardPrinters,
+  cardTitle,
+  cautionsOf,
+  firstPotNote,
+  groundBy,
+  printSetting,
+  stepsOf,
+} from "./card.ts";
 export { careCautions, dueSentence } from "./care.ts";
 export { checkSentence } from "./checks.ts";
 export {
@@ -74,6 +83,7 @@ export {
   STATE_WORDS,
 } from "./recipe.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";
+export { siteWhys } from "./sites.ts";
 export { followedSentence, labelCaution, placeTitle, standardNote, standardSentence } from "./standard.ts";
 export {
   ASPECT_WORDS,

@@ -42,8 +42,6 @@ test("a mend says what to do, on which setting, and how long it then takes", () 
     "2 steps coarser, Chough 9.5, done in about 6:01.",
   );
   expect(mendSentence({ by: "dial", steps: -1, ...done }, "Chough")).toMatch(/^1 step finer,/);
-  expect(mendSentence({ by: "halves", doseG: 101, ...done }, "Chough")).toMatch(/^Two batches of 101 g each/);
-  expect(mendSentence({ by: "bypass", bypassPct: 15, ...done }, "Chough")).toMatch(/^15 % of the hot water/);
   expect(mendSentence({ by: "basket", name: "Turnstone", ...done }, "Chough")).toMatch(/^On Turnstone,/);
 });
 

@@ -37,10 +37,6 @@ export function mendSentence(mend: Mend, grinder: string): string {
       const steps = Math.abs(mend.steps);
       return `${steps} ${steps === 1 ? "step" : "steps"} ${mend.steps > 0 ? "coarser" : "finer"}, ${grinder} ${setting(mend.setting)}${ends}.`;
     }
-    case "halves":
-      return `Two batches of ${printMass(mend.doseG)} each, ${grinder} ${setting(mend.setting)}${ends} each.`;
-    case "bypass":
-      return `${printNumber(mend.bypassPct, 0)} % of the hot water round the bed, ${grinder} ${setting(mend.setting)}${ends}.`;
     case "basket":
       return `On ${mend.name}, ${grinder} ${setting(mend.setting)}${ends}.`;
   }
@@ -48,7 +44,7 @@ export function mendSentence(mend: Mend, grinder: string): string {
 
 /** What was looked at, and did not help. */
 export const NOTHING_MENDS =
-  "Nothing takes all of this away: no setting nearby, nor two batches, a bypass or another basket. Change the ratio, the pot or the recipe.";
+  "Nothing takes all of this away: no setting nearby, nor another basket. Brew less at once, or change the ratio, the pot or the recipe.";
 
 /** The answers on the dial, as they are named there. */
 export const ANSWER_WORDS: { readonly [answer in Answer]: string } = {

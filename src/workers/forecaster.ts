@@ -1,6 +1,7 @@
 import type { BrewFailure } from "#core/brew";
 import {
   type Asking,
+  compareWays,
   type First,
   firstOf,
   type Progress,
@@ -9,6 +10,8 @@ import {
   stretchedPlan,
   studySweep,
   sweepWindow,
+  type WayAnswer,
+  type WayAsked,
   type WindowRow,
 } from "#core/outlook";
 import type { Result } from "#core/result";
@@ -50,6 +53,11 @@ export function createForecaster(breathe: () => Promise<boolean>) {
     window(asking: Asking, ratios: readonly number[], heard: Heard): Promise<readonly WindowRow[] | Stopped> {
       newest++;
       return run(sweepWindow(stretchedPlan(asking), asking.dial, ratios), heard);
+    },
+
+    /** A few brews: it ends nothing that is under way. */
+    ways(asked: readonly WayAsked[], wantedG: number): readonly WayAnswer[] {
+      return compareWays(asked, wantedG);
     },
 
     stop(): void {

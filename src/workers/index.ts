@@ -1,6 +1,6 @@
 import { proxy } from "comlink";
 import type { BrewFailure } from "#core/brew";
-import type { Asking, First, Progress, Study, WindowRow } from "#core/outlook";
+import type { Asking, First, Progress, Study, WayAnswer, WayAsked, WindowRow } from "#core/outlook";
 import type { Result } from "#core/result";
 import type { Forecaster, Stopped } from "./forecaster.ts";
 import { linkTo } from "./link.ts";
@@ -20,6 +20,8 @@ export function forecasts() {
       link.ask<readonly WindowRow[] | Stopped>((remote, heard) =>
         remote.window(asking, ratios, proxy(both(heard, onProgress))),
       ),
+    ways: (asked: readonly WayAsked[], wantedG: number) =>
+      link.ask<readonly WayAnswer[]>((remote) => remote.ways(asked, wantedG)),
     /** Whatever is under way ends with "stopped". */
     stop: () => link.tell((remote) => remote.stop()),
     end: () => link.end(),

@@ -35,7 +35,7 @@ export interface Asking {
   /** An answer of the ladder, or a setting by hand. */
   readonly pick: Answer | number;
   readonly spread: Spread;
-  readonly mending: Pick<MendInput, "halves" | "bypassMostPct" | "others">;
+  readonly mending: Pick<MendInput, "others">;
 }
 
 /** What is there at once. */

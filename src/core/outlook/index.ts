@@ -8,6 +8,7 @@ export {
   stretchedPlan,
   studySweep,
 } from "./asking.ts";
+export { compareWays, WAYS, type Way, type WayAnswer, type WayAsked } from "./bigger.ts";
 export {
   type Limits,
   OUTLOOK_CODES,

@@ -8,15 +8,6 @@ import type { Sweep } from "./sweep.ts";
 export type Mend =
   /** On the dial, so many steps; negative is finer. */
   | { readonly by: "dial"; readonly steps: number; readonly setting: number; readonly brewTimeS: number }
-  /** The same coffee in two brews of half the size. */
-  | { readonly by: "halves"; readonly doseG: number; readonly setting: number; readonly brewTimeS: number }
-  /** So much of the hot water round the bed. */
-  | {
-      readonly by: "bypass";
-      readonly bypassPct: number;
-      readonly setting: number;
-      readonly brewTimeS: number;
-    }
   | { readonly by: "basket"; readonly name: string; readonly setting: number; readonly brewTimeS: number };
 
 export interface MendInput {
@@ -25,30 +16,23 @@ export interface MendInput {
   readonly setting: number;
   /** What the mended brews should be extracted like. */
   readonly source: Brew;
-  /** Whether this brewer can be filled twice; hand brews are. */
-  readonly halves: boolean;
-  /** The most that may go round the bed, % of the hot water; 0 where it cannot. */
-  readonly bypassMostPct: number;
   /** The same batch on other brewers that take it. */
   readonly others: readonly { readonly name: string; readonly plan: Plan }[];
 }
 
 /** So far along the dial a step is still called a mend of this batch. */
 const MOST_STEPS = 12;
-const BYPASS_STEP_PCT = 5;
-const HALF = 0.5;
 /** So far inside the window it is aimed at, so that the dial's step does not lead out of it. */
 const INSIDE_PCT = 0.3;
 
 /**
- * What would mend a plan that the forecast warns of: the nearest setting of the dial, then two batches, then a
- * bypass, then another basket, each only where it takes every warning away. The others are ground for the
- * source's extraction, as far as it lies in the window.
+ * What would mend a plan that the forecast warns of: the nearest setting of the dial, then another basket, each only
+ * where it takes every warning away. In another basket it is ground for the source's extraction, as far as it lies in
+ * the window. Ways to brew less at once are compared elsewhere (`compareWays`).
  */
 export function* mendsOf(input: MendInput): Sweep<readonly Mend[]> {
-  const { plan, dial, setting, source, halves, bypassMostPct, others } = input;
-  const bypasses = Math.floor(bypassMostPct / BYPASS_STEP_PCT);
-  const of = 2 * MOST_STEPS + 1 + bypasses + others.length;
+  const { plan, dial, setting, source, others } = input;
+  const of = 2 * MOST_STEPS + others.length;
   let done = 0;
   const mends: Mend[] = [];
 
@@ -82,22 +66,6 @@ export function* mendsOf(input: MendInput): Sweep<readonly Mend[]> {
     return { setting: at.setting, brewTimeS: outlook.value.brew.brewTimeS };
   };
 
-  if (halves) {
-    const doseG = HALF * plan.doseG;
-    const half = good({ ...plan, doseG, waterG: HALF * plan.waterG, addedG: HALF * plan.addedG });
-    yield { done: ++done, of };
-    if (half) mends.push({ by: "halves", doseG, ...half });
-  }
-  for (let i = 1; i <= bypasses; i++) {
-    const bypassPct = i * BYPASS_STEP_PCT;
-    const roundG = (bypassPct / 100) * plan.waterG;
-    const round = good({ ...plan, waterG: plan.waterG - roundG, addedG: plan.addedG + roundG });
-    yield { done: ++done, of };
-    if (round) {
-      mends.push({ by: "bypass", bypassPct, ...round });
-      break;
-    }
-  }
   for (const { name, plan: other } of others) {
     const basket = good(other);
     yield { done: ++done, of };

@@ -4,10 +4,12 @@ import { z } from "zod";
 import { uuid } from "#contract/card.ts";
 import { keptSettings } from "#contract/house.ts";
 import { decision, measure } from "#contract/measure.ts";
+import { newBag, openedBag } from "#contract/newBag.ts";
 import { keptThing, removedThing } from "#contract/things.ts";
 import { action } from "#server/action.ts";
 import { doTask, undoTask } from "#server/care.ts";
 import { decide, keepMeasure as keep, propose } from "#server/measures.ts";
+import { openBag as open, touchedBy } from "#server/newBag.ts";
 import { putSettings } from "#server/settings.ts";
 import { putThing, removeThing as remove } from "#server/things.ts";
 
@@ -49,3 +51,12 @@ export const markCareDone = action("doCare")
 export const unmarkCareDone = action("doCare")
   .inputSchema(z.strictObject({ id: uuid }))
   .action(async ({ parsedInput, ctx }) => undoTask(parsedInput.id, ctx.by));
+
+/** Where the dial of each card would go with a new bag of its coffee. */
+export const forecastBag = action("see")
+  .inputSchema(newBag)
+  .action(async ({ parsedInput }) => touchedBy(parsedInput));
+
+export const openBag = action("setBench")
+  .inputSchema(openedBag)
+  .action(async ({ parsedInput, ctx }) => open(parsedInput, ctx.by));

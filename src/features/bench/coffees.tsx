@@ -4,6 +4,7 @@ import { parseLiquid, printLiquid, printNumber } from "#core/units";
 import { printValue } from "#parts/fields.ts";
 import { useUnits } from "#ui/units.tsx";
 import { useSite } from "./context.tsx";
+import { NewBag } from "./newBag.tsx";
 import { type RowOf, Things } from "./things.tsx";
 import { TwoWeighings } from "./twoWeighings.tsx";
 import { weighedIn, within } from "./typed.ts";
@@ -50,7 +51,10 @@ export function Coffees({ coffees }: { readonly coffees: readonly CoffeeRow[] })
       empty="Put a coffee on the bench: its density says how deep a bed it makes."
       first={["name", "roastLevel", "roastedOn", "densityGPerMl", "stockG", "pricePerKg"]}
       say={say}
-      ways={(row) => [{ verb: "Weigh beans", form: (onDone) => <WeighBeans coffee={row} onDone={onDone} /> }]}
+      ways={(row) => [
+        { verb: "Weigh beans", form: (onDone) => <WeighBeans coffee={row} onDone={onDone} /> },
+        { verb: "New bag", form: (onDone) => <NewBag coffee={row} onDone={onDone} /> },
+      ]}
     />
   );
 }

@@ -10,8 +10,17 @@ interface PaletteDialogProps {
   readonly onGo: (href: string) => void;
 }
 
-/** What is looked after now and then, and stands on no rail. */
+/** The places of the work, and what is looked after now and then and stands on no rail. */
 const PLACES = [
+  { href: "/bench", text: "The bench: measure", right: "see" },
+  { href: "/recipes", text: "Recipes: find, write, compare", right: "see" },
+  { href: "/recipes/sites", text: "Compare two sites", right: "see" },
+  { href: "/scale", text: "Scale a recipe", right: "see" },
+  { href: "/wall", text: "Wall chart, cards and labels: print", right: "see" },
+  { href: "/shift", text: "Today's list", right: "see" },
+  { href: "/log", text: "The log: what was brewed", right: "see" },
+  { href: "/log/moved", text: "What has moved: grinders and brewers", right: "see" },
+  { href: "/log/forecast", text: "Forecast and clock: learn from the log", right: "see" },
   { href: "/me", text: "Your sign-ins and PIN", right: "own" },
   { href: "/people", text: "People, tablets and tokens", right: "people" },
   { href: "/people/audit", text: "Audit trail", right: "audit" },
@@ -44,18 +53,6 @@ export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
       <Command.List className="max-h-80 overflow-auto">
         <Command.Empty className="p-3 text-quiet">Nothing by that name.</Command.Empty>
         <Command.Group heading="Go to">
-          <Command.Item className={item} onSelect={() => onGo("/bench")}>
-            The bench: measure
-          </Command.Item>
-          <Command.Item className={item} onSelect={() => onGo("/recipes")}>
-            Recipes: find, write, compare
-          </Command.Item>
-          <Command.Item className={item} onSelect={() => onGo("/scale")}>
-            Scale a recipe
-          </Command.Item>
-          <Command.Item className={item} onSelect={() => onGo("/shift")}>
-            Today's list
-          </Command.Item>
           {PLACES.filter(({ right }) => may(right)).map(({ href, text }) => (
             <Command.Item key={href} className={item} onSelect={() => onGo(href)}>
               {text}

@@ -141,6 +141,11 @@ export function RecipeView({ id, name, archived, versions, shown, kit }: RecipeV
                 Compare with version {before.version}
               </Link>
             )}
+            {shown.kind !== "press" && (
+              <Link href={`/recipes/sites?recipe=${id}`} className={`mt-2 ${buttonClass()}`}>
+                On two sites
+              </Link>
+            )}
             {may("approve") && <ArchiveIt id={id} archived={archived} />}
           </Panel>
         </div>
@@ -190,9 +195,11 @@ function Fit({ shown, kit }: FitProps) {
     <div className="mt-2 text-sm">
       {fit ? (
         <p>
-          Fitted to {fit.versionId === versionId ? "this cup" : "another cup"} of {brewer} and {grinder}:
-          water runs {printNumber(fit.permeability, 2)} times, coffee gives {printNumber(fit.extraction, 2)}{" "}
-          times what the model says by itself.
+          {fit.versionId === null
+            ? `Learned from ${fit.batches} batches of the log with`
+            : `Fitted to ${fit.versionId === versionId ? "this cup" : "another cup"} of`}{" "}
+          {brewer} and {grinder}: water runs {printNumber(fit.permeability, 2)} times, coffee gives{" "}
+          {printNumber(fit.extraction, 2)} times what the model says by itself.
         </p>
       ) : (
         <p className="text-quiet">

@@ -3,9 +3,10 @@
 import { memo, useEffect, useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
-import type { Mend } from "#core/outlook";
+import type { Mend, WayAnswer } from "#core/outlook";
 import type { SheetInput, SheetResult } from "#core/sheet";
 import { askingOf } from "#scaling/asking.ts";
+import { callsForMore } from "#scaling/bigger.ts";
 import { grindAnswer } from "#scaling/grindAnswer.ts";
 import { standardAt } from "#scaling/standard.ts";
 import { chosenOf, extractionOf, type GrindPick, type ScaleState } from "#scaling/state.ts";
@@ -13,6 +14,7 @@ import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { brewFailureSentence, missingSentence } from "#words/index.ts";
 import { BasketPanel } from "./basketPanel.tsx";
+import { BiggerPanel } from "./biggerPanel.tsx";
 import { Checks } from "./checks.tsx";
 import { CupPanel } from "./cupPanel.tsx";
 import { DialLadder } from "./dialLadder.tsx";
@@ -31,6 +33,7 @@ interface BelowProps {
   readonly onIce: (id: string) => void;
   readonly onMend: (mend: Mend) => void;
   readonly onStandard: (standard: Standard) => void;
+  readonly onWay: (state: ScaleState, answer: WayAnswer) => void;
   /** What the forecast says, for the ribbon and the card. */
   readonly onTold: (told: Told | undefined) => void;
 }
@@ -44,12 +47,12 @@ const RATIOS = Array.from(
 
 /** Below the ribbon: what the forecast makes of the sheet. */
 export const Below = memo(function Below(props: BelowProps) {
-  const { bench, state, sheet, input, grind, onGrind, onIce, onMend, onStandard, onTold } = props;
+  const { bench, state, sheet, input, grind, onGrind, onIce, onMend, onStandard, onWay, onTold } = props;
   const chosen = chosenOf(state, bench);
   const { grinder, brewer, recipe, ice } = chosen;
   const { rounded } = sheet;
   const asked = useMemo(() => askingOf(state, bench, rounded), [state, bench, rounded]);
-  const { forecast, current, search, searchWindow, stopSearch, again } = useForecast(
+  const { forecast, current, search, searchWindow, stopSearch, compare, again } = useForecast(
     "asking" in asked ? asked.asking : undefined,
   );
   const { first, study, failure, lost } = forecast;
@@ -123,6 +126,16 @@ export const Below = memo(function Below(props: BelowProps) {
           standard={standard}
           onStandard={onStandard}
         />
+        {callsForMore(sheet.checks, picked?.ok ? picked.value.checks : undefined, failure !== undefined) && (
+          <BiggerPanel
+            state={state}
+            bench={bench}
+            sheet={sheet}
+            grinder={grinder.name}
+            compare={compare}
+            onWay={onWay}
+          />
+        )}
         <CupPanel
           sheet={sheet}
           input={input}

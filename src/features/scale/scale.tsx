@@ -7,7 +7,7 @@ import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
-import type { Mend } from "#core/outlook";
+import type { Mend, WayAnswer } from "#core/outlook";
 import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
@@ -32,7 +32,7 @@ import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { PIN_WORDS, rightSentence, sheetFailureSentence } from "#words/index.ts";
+import { PIN_WORDS, rightSentence, sheetFailureSentence, tookSentence } from "#words/index.ts";
 import { saveCard } from "./actions.ts";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { mendedBy } from "./mended.ts";
@@ -81,19 +81,25 @@ export function Scale({ bench, start, broken }: ScaleProps) {
   // The ribbon moves at once; what lies below it follows when there is time, and leaves out what was overtaken.
   const stands = useMemo(() => sheet && { state, sheet, input }, [state, sheet, input]);
   const below = useDeferredValue(stands);
-  const latest = useRef({ state, solved });
+  const latest = useRef(state);
   useEffect(() => {
-    latest.current = { state, solved };
+    latest.current = state;
   });
   const takeMend = useCallback(
     (mend: Mend) => {
-      const { state, solved } = latest.current;
-      const mended = solved.ok ? mendedBy(mend, state, bench, solved.value.rounded) : undefined;
+      const mended = mendedBy(mend, latest.current, bench);
       if (!mended) return;
       change(() => mended.state);
       setSaid(mended.said);
     },
     [bench, change],
+  );
+  const takeWay = useCallback(
+    (way: ScaleState, { by, brewed }: WayAnswer) => {
+      change((now) => ({ ...way, grind: brewed?.by ?? now.grind }));
+      setSaid(tookSentence(by));
+    },
+    [change],
   );
   const takeStandard = useCallback(
     (standard: Standard) => {
@@ -221,6 +227,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             onIce={pickIce}
             onMend={takeMend}
             onStandard={takeStandard}
+            onWay={takeWay}
             onTold={board.write}
           />
         </div>

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { BrewFailure } from "#core/brew";
-import type { Asking, First, Progress, Study, WindowRow } from "#core/outlook";
+import type { Asking, First, Progress, Study, WayAsked, WindowRow } from "#core/outlook";
 import { foretold } from "#scaling/card.ts";
 import type { ScaleState } from "#scaling/state.ts";
 import type { Forecasts } from "#workers/index.ts";
@@ -115,6 +115,10 @@ export function useForecast(asking: Asking | undefined) {
       told({ ...NO_SEARCH, stopped: true });
     }
   };
+  const compare = useCallback(
+    async (asked: readonly WayAsked[], wantedG: number) => (await forecasts()).ways(asked, wantedG),
+    [forecasts],
+  );
   const stopSearch = () => worker.current?.then((there) => there.stop());
   return {
     forecast,
@@ -123,6 +127,7 @@ export function useForecast(asking: Asking | undefined) {
     search,
     searchWindow,
     stopSearch,
+    compare,
     again: () => setRound((each) => each + 1),
   };
 }

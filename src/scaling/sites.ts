@@ -1,0 +1,100 @@
+import type { Bench, BenchBrewer, BenchGrinder, BenchRecipe } from "#contract/bench.ts";
+import { bedDepthMm } from "#core/brew";
+import { fitCurve, umAt } from "#core/grind";
+import { boilingC } from "#core/measure";
+import type { Serve } from "#core/sheet";
+import { factorsOf } from "./asking.ts";
+import { brewTempOf } from "./state.ts";
+import { teachingOf } from "./teaching.ts";
+import { cellOf, type WallCell, wallPlan } from "./wall.ts";
+
+/** A recipe on one site's equipment. */
+export interface SiteSide {
+  readonly bench: Bench;
+  readonly brewer: BenchBrewer;
+  readonly grinder: BenchGrinder;
+  readonly cell: WallCell;
+  readonly facts: SiteFacts;
+}
+
+/** What of a site's equipment moves a brew; undefined where it is not known. */
+export interface SiteFacts {
+  readonly boilsC: number;
+  readonly waterTempC: number;
+  readonly bedDepthMm: number | undefined;
+  readonly retentionGPerG: number;
+  readonly drag: number;
+  /** How fast its spray gives, on average; undefined for a hand. */
+  readonly sprayGPerS: number | undefined;
+  readonly grindUm: number | undefined;
+  readonly permeability: number;
+  /** Approved batches that teach its dial. */
+  readonly lessons: number;
+}
+
+export interface SideChoice {
+  readonly brewerId?: string | undefined;
+  readonly grinderId?: string | undefined;
+}
+
+/** The largest pot that both sites hang on their wall for a recipe's coffee; undefined where a site has none. */
+export function commonSizeG(
+  recipe: BenchRecipe,
+  sides: readonly { readonly bench: Bench; readonly brewer: BenchBrewer }[],
+) {
+  const largest = sides.map(({ bench, brewer }) => {
+    const plan = wallPlan(bench, recipe.coffeeId, { recipeId: recipe.recipeId });
+    const sizes = plan?.brewers.find((each) => each.brewer.id === brewer.id)?.sizesG ?? [];
+    return Math.max(0, ...sizes);
+  });
+  const size = Math.min(...largest);
+  return size > 0 ? size : undefined;
+}
+
+/** The brewer and grinder of a site that are chosen, else its first that a bed is brewed on. */
+export function equipmentOf(bench: Bench, { brewerId, grinderId }: SideChoice) {
+  const beds = bench.brewers.filter(({ kind }) => kind !== "press");
+  const brewer = beds.find(({ id }) => id === brewerId) ?? beds[0];
+  const grinder = bench.grinders.find(({ id }) => id === grinderId) ?? bench.grinders[0];
+  return brewer && grinder && bench.vessels.length > 0 ? { bench, brewer, grinder } : undefined;
+}
+
+/** One recipe at one size on a site's brewer and grinder, as its wall would have it. */
+export function sideOf(
+  recipe: BenchRecipe,
+  { bench, brewer, grinder }: NonNullable<ReturnType<typeof equipmentOf>>,
+  { serve, sizeG }: { readonly serve: Serve; readonly sizeG: number },
+): SiteSide | undefined {
+  const coffee = bench.coffees.find(({ id }) => id === recipe.coffeeId);
+  if (!coffee) return undefined;
+  const cell = cellOf(bench, { coffee, recipe, grinder, brewer, serve, sizeG });
+  const figures = "failure" in cell.made ? undefined : cell.made;
+  const depth =
+    brewer.basket && figures
+      ? bedDepthMm({
+          doseG: figures.figures.doseG,
+          densityGPerMl: coffee.densityGPerMl,
+          basket: brewer.basket,
+        })
+      : undefined;
+  const curve = fitCurve(grinder.curve);
+  const spray =
+    brewer.sprays.find(({ upToG }) => (figures?.figures.brewWaterG ?? 0) <= upToG) ?? brewer.sprays.at(-1);
+  return {
+    bench,
+    brewer,
+    grinder,
+    cell,
+    facts: {
+      boilsC: boilingC(bench.site.altitudeM),
+      waterTempC: brewTempOf({ recipe, brewer }, bench).tempC,
+      bedDepthMm: depth?.ok ? depth.value : undefined,
+      retentionGPerG: brewer.retentionGPerG,
+      drag: brewer.filter.drag,
+      sprayGPerS: brewer.kind === "batch" ? spray?.rateGPerS : undefined,
+      grindUm: curve.ok && figures?.setting !== undefined ? umAt(curve.value, figures.setting) : undefined,
+      permeability: factorsOf(bench, { brewerId: brewer.id, grinderId: grinder.id, drag: 1 }).permeability,
+      lessons: teachingOf(bench, grinder, coffee).lessons.length,
+    },
+  };
+}
