@@ -101,6 +101,7 @@ const ROUTES: Readonly<Record<string, unknown>> = {
   "app/api/v1/recipes/route.ts POST": { right: "setBench", scope: "write" },
   "app/api/v1/shifts/[day]/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/shifts/[day]/route.ts PUT": { right: "planShift", scope: "write" },
+  "app/api/v1/wall/route.ts GET": { right: "see", scope: "read" },
 };
 
 const asking = vi.hoisted(() => ({ cookie: "" }));

@@ -373,6 +373,7 @@ describe("what is published", () => {
       "/api/v1/cards/{id}",
       "/api/v1/recipes",
       "/api/v1/shifts/{day}",
+      "/api/v1/wall",
     ]);
     expect(JSON.stringify(paths)).toContain(JSON.stringify(jsonSchemaOf("sheet").input));
   });

@@ -5,6 +5,7 @@ import { cardLine, cardWhole, uuid } from "#contract/card.ts";
 import { importAnswer, recipeFile } from "#contract/recipeFile.ts";
 import { isoDay, shiftKept, shiftList, shiftSaved } from "#contract/shift.ts";
 import { THING_KINDS } from "#contract/things.ts";
+import { wallChart } from "#contract/wall.ts";
 
 const error = { $ref: "#/components/schemas/Error" };
 
@@ -169,6 +170,14 @@ function housePaths(): object {
           },
           422: { description: "badInput, or a card that cannot be brewed here", content: json(error) },
         },
+      },
+    },
+    "/api/v1/wall": {
+      get: {
+        operationId: "wall",
+        summary: "What hangs on a site's wall for a coffee, approved and forecast; with as=csv as a file",
+        parameters: [site, inQuery("coffee", uuid), inQuery("as", z.literal("csv"))],
+        responses: { ...ok("The chart, line by line", wallChart), ...refused },
       },
     },
   };

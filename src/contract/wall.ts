@@ -32,3 +32,32 @@ export const keptWall = z.strictObject({
   choices: wallChoices,
 });
 export type KeptWall = z.infer<typeof keptWall>;
+
+/** One cell of a wall chart, for scripts and spreadsheets. */
+export const wallLine = z.strictObject({
+  brewer: z.string(),
+  serve: z.enum(["hot", "iced"]),
+  sizeG: z.number().describe("Beverage that the row stands for, g"),
+  doseG: z.number(),
+  settingG: z.number().nullable().describe("What a batch brewer is set to, g"),
+  brewWaterG: z.number(),
+  bypassG: z.number(),
+  iceG: z.number(),
+  yieldG: z.number(),
+  grinder: z.string(),
+  dialSetting: z.number().nullable(),
+  brewTimeS: z.number().nullable(),
+  strengthPct: z.number().nullable(),
+  cups: z.number().nullable(),
+  state: z.enum(["approved", "forecast"]),
+  approvedAt: z.iso.datetime().nullable(),
+  batchId: uuid.nullable().describe("The approved batch"),
+});
+export type WallLine = z.infer<typeof wallLine>;
+
+export const wallChart = z.strictObject({
+  site: z.string(),
+  coffee: z.string(),
+  recipe: z.string(),
+  lines: z.array(wallLine),
+});

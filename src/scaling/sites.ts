@@ -37,18 +37,28 @@ export interface SideChoice {
   readonly grinderId?: string | undefined;
 }
 
-/** The largest pot that both sites hang on their wall for a recipe's coffee; undefined where a site has none. */
-export function commonSizeG(
+type Equipment = NonNullable<ReturnType<typeof equipmentOf>>;
+
+/**
+ * The pots to compare where none was asked for: the largest that both brewers do, else each its own largest; g. A
+ * batch brewer's pot says nothing in a cone.
+ */
+export function usualSizesG(
   recipe: BenchRecipe,
-  sides: readonly { readonly bench: Bench; readonly brewer: BenchBrewer }[],
-) {
-  const largest = sides.map(({ bench, brewer }) => {
+  sides: readonly [Equipment, Equipment],
+): readonly [number, number] {
+  const [a, b] = sides.map(({ bench, brewer }) => {
     const plan = wallPlan(bench, recipe.coffeeId, { recipeId: recipe.recipeId });
-    const sizes = plan?.brewers.find((each) => each.brewer.id === brewer.id)?.sizesG ?? [];
-    return Math.max(0, ...sizes);
-  });
-  const size = Math.min(...largest);
-  return size > 0 ? size : undefined;
+    const sizes = plan?.brewers.find((each) => each.brewer.id === brewer.id)?.sizesG ?? [recipe.hotWaterG];
+    return { least: Math.min(...sizes), most: Math.max(...sizes) };
+  }) as [Sizes, Sizes];
+  const common = Math.min(a.most, b.most);
+  return common >= Math.max(a.least, b.least) ? [common, common] : [a.most, b.most];
+}
+
+interface Sizes {
+  readonly least: number;
+  readonly most: number;
 }
 
 /** The brewer and grinder of a site that are chosen, else its first that a bed is brewed on. */
@@ -62,7 +72,7 @@ export function equipmentOf(bench: Bench, { brewerId, grinderId }: SideChoice) {
 /** One recipe at one size on a site's brewer and grinder, as its wall would have it. */
 export function sideOf(
   recipe: BenchRecipe,
-  { bench, brewer, grinder }: NonNullable<ReturnType<typeof equipmentOf>>,
+  { bench, brewer, grinder }: Equipment,
   { serve, sizeG }: { readonly serve: Serve; readonly sizeG: number },
 ): SiteSide | undefined {
   const coffee = bench.coffees.find(({ id }) => id === recipe.coffeeId);

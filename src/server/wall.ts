@@ -1,5 +1,5 @@
 import type { Bench } from "#contract/bench.ts";
-import type { KeptWall, WallChoices } from "#contract/wall.ts";
+import type { KeptWall, WallChoices, WallLine } from "#contract/wall.ts";
 import type { Act } from "#data/audit.ts";
 import { keepWall as keepWallRow, readWall } from "#data/wall.ts";
 import { type WallCell, type WallPlan, wallCells, wallPlan } from "#scaling/wall.ts";
@@ -43,5 +43,35 @@ export async function keepWall(
   if (done.failure.code === "notThere") throw new Refusal("This coffee is not there.", { code: "notThere" });
   throw new Refusal("Somebody else changed this chart meanwhile: look at it as it is now.", {
     code: "stale",
+  });
+}
+
+/** A wall chart line by line; a size that cannot be brewed has none. */
+export function wallLines({ plan, cells }: Pick<Wall, "plan" | "cells">): readonly WallLine[] {
+  return cells.flatMap(({ brewerId, serve, sizeG, made }) => {
+    if ("failure" in made) return [];
+    const { figures, setting, timeS, strengthPct, cups, approved } = made;
+    const { doseG, settingG = null, brewWaterG, bypassG, iceG, yieldG } = figures;
+    return [
+      {
+        brewer: plan.brewers.find(({ brewer }) => brewer.id === brewerId)?.brewer.name ?? "",
+        serve,
+        sizeG,
+        doseG,
+        settingG,
+        brewWaterG,
+        bypassG,
+        iceG,
+        yieldG,
+        grinder: plan.grinder.name,
+        dialSetting: setting ?? null,
+        brewTimeS: timeS ?? null,
+        strengthPct: strengthPct ?? null,
+        cups: cups ?? null,
+        state: approved ? "approved" : "forecast",
+        approvedAt: approved?.approvedAt ?? null,
+        batchId: approved?.batchId ?? null,
+      },
+    ];
   });
 }

@@ -2,6 +2,7 @@ import type { Learned } from "#core/learn";
 import { printNumber } from "#core/units";
 
 const n = (value: number) => printNumber(value, 1);
+const spread = (sdUnits: number) => printNumber(sdUnits, 2);
 
 /** How surely a dial is learned, from what, and what one more batch would teach. */
 export function learnedSentences({
@@ -13,7 +14,7 @@ export function learnedSentences({
   contradict,
 }: Learned): readonly string[] {
   const between = `eight in ten between ${n(low)} and ${n(high)}`;
-  const more = `One more approved batch like this would take the spread from ± ${n(sdUnits)} to ± ${n(sdWithOneMore)}.`;
+  const more = `One more approved batch like this would take the spread from ± ${spread(sdUnits)} to ± ${spread(sdWithOneMore)}.`;
   if (taught.length === 0) {
     return [
       `Nothing is approved on this grinder yet, so the learned dial is the forecast: ${between}. ${more}`,

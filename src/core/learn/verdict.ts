@@ -68,12 +68,12 @@ export function verdictsOf(groups: readonly WatchedGroup[]): readonly Verdict[] 
         groupOf(each.groupId).grinderId === grinderId &&
         Math.abs(each.sinceMs - first.sinceMs) <= TOGETHER_MS,
     );
-    // What came with it is its consequence: a finer grind is also stronger, and keeps more.
+    // Strength that came with it is its consequence; what a pot weighs is not.
     const with_ = (times: readonly Moved[]) => [
       ...times,
       ...moved.filter(
         (each) =>
-          each.signal !== "time" &&
+          each.signal === "strength" &&
           times.some(({ groupId }) => groupId === each.groupId) &&
           Math.abs(each.sinceMs - first.sinceMs) <= TOGETHER_MS,
       ),

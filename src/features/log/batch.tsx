@@ -98,17 +98,15 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
           </ul>
         </Panel>
       )}
-      {!batch.approved && !batch.removed && (
-        <Panel title="Make it the standard">
-          {"cannot" in approval ? (
-            <p>{approval.cannot}</p>
-          ) : may("approve") ? (
-            <Approve batch={batch} {...approval} />
-          ) : (
-            <p className="text-quiet">{rightSentence("approve")}</p>
-          )}
-        </Panel>
-      )}
+      {!batch.approved &&
+        !batch.removed &&
+        ("cannot" in approval || !may("approve") ? (
+          <Panel title="Make it the standard">
+            <p>{"cannot" in approval ? approval.cannot : rightSentence("approve")}</p>
+          </Panel>
+        ) : (
+          <Approve batch={batch} {...approval} />
+        ))}
     </div>
   );
 }
@@ -145,25 +143,25 @@ function Approve({ batch, what, retires, effects }: ApproveProps) {
   };
   return (
     <>
-      <p>
-        It becomes how the house brews <strong>{what}</strong>: the wall chart shows it, the dial learns from
-        it, and what is brewed like it is watched.{" "}
-        {retires ? (
-          <>
-            It retires{" "}
-            <Link href={`/log/${retires}`} className="underline underline-offset-4">
-              the one before
-            </Link>
-            .
-          </>
-        ) : (
-          "Nothing was approved for that yet."
-        )}
-      </p>
-      <div className="my-3">
-        <CardEffects effects={effects} chosen={chosen} onToggle={toggle} />
-      </div>
-      <Button look="main" disabled={busy} onClick={approve}>
+      <Panel title="Make it the standard">
+        <p>
+          It becomes how the house brews <strong>{what}</strong>: the wall chart shows it, the dial learns
+          from it, and what is brewed like it is watched.{" "}
+          {retires ? (
+            <>
+              It retires{" "}
+              <Link href={`/log/${retires}`} className="underline underline-offset-4">
+                the one before
+              </Link>
+              .
+            </>
+          ) : (
+            "Nothing was approved for that yet."
+          )}
+        </p>
+      </Panel>
+      <CardEffects effects={effects} chosen={chosen} onToggle={toggle} />
+      <Button look="main" className="self-start" disabled={busy} onClick={approve}>
         {chosen.size === 0
           ? "Approve it"
           : `Approve it, and change ${chosen.size} ${chosen.size === 1 ? "card" : "cards"}`}

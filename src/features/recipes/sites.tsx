@@ -51,7 +51,8 @@ export interface SitesView {
   readonly recipes: readonly Named[];
   readonly sites: readonly Named[];
   readonly serve: Serve;
-  readonly sizeG: number;
+  /** Undefined where each brewer brews a pot of its own. */
+  readonly sizeG: number | undefined;
   readonly sides: readonly [SideView, SideView];
   readonly whys: readonly string[];
 }
@@ -64,14 +65,14 @@ export function Sites(view: SitesView) {
   const units = useUnits();
   const router = useRouter();
   const { recipe, serve, sizeG, sides, whys } = view;
-  const [size, setSize] = useState(() => units.printLiquid(sizeG));
+  const [size, setSize] = useState(() => (sizeG === undefined ? "" : units.printLiquid(sizeG)));
   const [trouble, setTrouble] = useState<string>();
   const go = (change: Readonly<Record<string, string>>) => {
     const [a, b] = sides;
     const query = new URLSearchParams({
       recipe: recipe.id,
       serve,
-      size: String(sizeG),
+      ...(sizeG !== undefined && { size: String(sizeG) }),
       a: a.site.id,
       b: b.site.id,
       brewerA: a.brewer.id,
@@ -83,6 +84,7 @@ export function Sites(view: SitesView) {
     router.push(`/recipes/sites?${query}`);
   };
   const resize = () => {
+    if (size.trim() === "") return go({ size: "" });
     const parsed = parseLiquid(size, units.mass);
     if (!parsed.ok) return setTrouble(quantitySentence(parsed.failure));
     if (!(parsed.value >= LEAST_G && parsed.value <= MOST_G)) {
@@ -129,6 +131,7 @@ export function Sites(view: SitesView) {
             value={size}
             onChange={(event) => setSize(event.target.value)}
             aria-invalid={trouble !== undefined}
+            placeholder="each its own"
             className="min-h-10 w-28 rounded-md border-2 border-rim/50 bg-enamel px-2"
           />
         </label>

@@ -3,7 +3,7 @@
 import { memo, useEffect, useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
-import type { Mend, WayAnswer } from "#core/outlook";
+import { type Mend, recommended, type WayAnswer } from "#core/outlook";
 import type { SheetInput, SheetResult } from "#core/sheet";
 import { askingOf } from "#scaling/asking.ts";
 import { callsForMore } from "#scaling/bigger.ts";
@@ -77,6 +77,10 @@ export const Below = memo(function Below(props: BelowProps) {
     [strengthPct, extraction.guess, extraction.pct],
   );
   const picked = first?.picked.outlook;
+  // A setting that was picked too fine is mended on the dial; what even the suggested one cannot, is too much at once.
+  const best = first && recommended(first.ladder.rungs);
+  const bestOutlook = first?.ladder.rungs.find(({ by }) => by === best)?.outlook;
+  const suggested = bestOutlook?.ok ? bestOutlook.value.checks : undefined;
   const trouble =
     "missing" in asked
       ? missingSentence(asked.missing, { brewer: brewer.name, grinder: grinder.name })
@@ -126,7 +130,7 @@ export const Below = memo(function Below(props: BelowProps) {
           standard={standard}
           onStandard={onStandard}
         />
-        {callsForMore(sheet.checks, picked?.ok ? picked.value.checks : undefined, failure !== undefined) && (
+        {callsForMore(sheet.checks, suggested, failure !== undefined) && (
           <BiggerPanel
             state={state}
             bench={bench}

@@ -82,7 +82,7 @@ export function BiggerPanel({ state, bench, sheet, grinder, compare, onWay }: Bi
                     {WAY_WORDS[by]}
                     {by === "bypass" && `, ${printPct(bypassPct, { decimals: 0 })}`}
                     {clean && (
-                      <span className="ml-2 rounded bg-good px-1.5 text-enamel text-xs">
+                      <span className="ml-2 whitespace-nowrap rounded bg-good px-1.5 text-enamel text-xs">
                         nothing against it
                       </span>
                     )}
@@ -112,7 +112,10 @@ export function BiggerPanel({ state, bench, sheet, grinder, compare, onWay }: Bi
                   <td className="pr-3">{handsSentence(answer)}</td>
                   <td className="py-1 text-right">
                     {by !== "one" && brewed && (
-                      <Button onClick={() => onWay(compared.of[place]!.state, answer)}>
+                      <Button
+                        className="whitespace-nowrap"
+                        onClick={() => onWay(compared.of[place]!.state, answer)}
+                      >
                         Take it<span className="sr-only">: {WAY_WORDS[by]}</span>
                       </Button>
                     )}

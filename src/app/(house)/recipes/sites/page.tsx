@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { guarded } from "#app/guarded.tsx";
 import { Trouble } from "#features/frame/index.ts";
 import { type SideView, Sites } from "#features/recipes/index.ts";
-import { commonSizeG, equipmentOf, type SiteSide, sideOf } from "#scaling/sites.ts";
+import { equipmentOf, type SiteSide, sideOf, usualSizesG } from "#scaling/sites.ts";
 import { queryOf } from "#scaling/state.ts";
 import { benchOf, currentBench } from "#server/site.ts";
 import { checkSentence, outlookSentence, sheetFailureSentence, siteWhys } from "#words/index.ts";
@@ -33,11 +33,11 @@ export default guarded("see", async ({ searchParams }: Props) => {
   const b = benchB && equipmentOf(benchB, { brewerId: text("brewerB"), grinderId: text("grinderB") });
   if (!recipe || !a || !b) return <Trouble what="unmeasured" />;
   const asked = Number(text("size"));
-  const sizeG =
-    asked >= LEAST_G && asked <= MOST_G ? asked : (commonSizeG(recipe, [a, b]) ?? recipe.hotWaterG);
+  const sizeG = asked >= LEAST_G && asked <= MOST_G ? asked : undefined;
+  const usual = usualSizesG(recipe, [a, b]);
   const serve = text("serve") === "iced" ? "iced" : "hot";
-  const sides = [a, b].map((side) => sideOf(recipe, side, { serve, sizeG }));
-  const [left, right] = sides;
+  const left = sideOf(recipe, a, { serve, sizeG: sizeG ?? usual[0] });
+  const right = sideOf(recipe, b, { serve, sizeG: sizeG ?? usual[1] });
   if (!left || !right) return <Trouble what="unmeasured" />;
   const why = ({ bench, brewer, facts }: SiteSide) => ({ site: bench.site.name, brewer: brewer.name, facts });
   return (
