@@ -225,6 +225,33 @@ describe("a brew forecast", () => {
   });
 });
 
+describe("a fit", () => {
+  const brews = (timeS: number) => [{ brew: BREW, timeS, strengthPct: 1.3 }];
+
+  test("answers by its schema: a longer brew is a bed that lets less through", () => {
+    const { status, body } = ask("fit", { brews: brews(400) });
+    expect(status).toBe(200);
+    expect(CALCS.fit.output.safeParse(body).error).toBeUndefined();
+    const { permeability } = body as { permeability: number };
+    expect(permeability).toBeLessThan(1);
+    expect((ask("fit", { brews: brews(240) }).body as { permeability: number }).permeability).toBeGreaterThan(
+      permeability,
+    );
+  });
+
+  test("names what was not measured, what cannot be brewed, and what is too many", () => {
+    expect(errorOf(ask("fit", { brews: [{ brew: BREW }] }))).toMatchObject({
+      code: "nothingMeasured",
+      fields: ["brews"],
+    });
+    const flooded = { brew: { ...BREW, doseG: 5000 }, timeS: 300 };
+    expect(errorOf(ask("fit", { brews: [flooded] }))?.code).toBe("noForecast");
+    expect(errorOf(ask("fit", { brews: [] }))?.code).toBe("badInput");
+    const many = Array(61).fill({ brew: BREW, timeS: 300 });
+    expect(errorOf(ask("fit", { brews: many }))?.fields).toEqual(["brews"]);
+  });
+});
+
 describe("steeping and grinding", () => {
   test("steep answers by its schema, and names the water where there is too little", () => {
     const { body } = ask("steep", { ...STEEP, curves: true });

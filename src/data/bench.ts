@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, ne, type SQL } from "drizzle-orm";
+import { and, asc, eq, ne, type SQL } from "drizzle-orm";
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
 import { type Basket, type SprayMode, waterOf } from "#core/brew";
 import type { CurvePoint } from "#core/grind";
@@ -41,8 +41,7 @@ export async function readBench(
       .select()
       .from(brewers)
       .innerJoin(filters, eq(filters.id, brewers.filterId))
-      .where(eq(brewers.removed, false))
-      .orderBy(asc(brewers.position)),
+      .where(eq(brewers.removed, false)),
     db.select().from(vessels).where(eq(vessels.removed, false)).orderBy(asc(vessels.position)),
     db.select().from(grinders).where(eq(grinders.removed, false)).orderBy(asc(grinders.position)),
     readNewestCurves(db),
@@ -64,6 +63,7 @@ export async function readBench(
     settings: house.settings,
     brewers: brewerRows
       .filter((row) => row.brewers.siteId === site.id)
+      .toSorted((a, b) => a.brewers.position - b.brewers.position)
       .map(
         ({
           brewers: { stepG, slope, interceptG, minSettingG, maxSettingG, ...brewer },
@@ -201,16 +201,18 @@ async function benchVersions(db: Database, wanted: SQL | undefined): Promise<Ben
       .innerJoin(filters, eq(filters.id, brewers.filterId))
       .innerJoin(coffees, eq(coffees.id, recipeVersions.coffeeId))
       .leftJoin(grinders, eq(grinders.id, recipeVersions.grinderId))
-      .where(wanted)
-      .orderBy(
-        asc(recipes.position),
-        asc(recipes.id),
-        desc(eq(recipeVersions.state, "standard")),
-        desc(recipeVersions.version),
-      ),
+      .where(wanted),
     db.select().from(grinderPairs),
   ]);
-  return rows.map(
+  // Sorted here: a join with long texts that MariaDB sorts takes a table on its disk.
+  const inOrder = rows.toSorted(
+    ({ recipes: a, recipe_versions: v }, { recipes: b, recipe_versions: w }) =>
+      a.position - b.position ||
+      compare(a.id, b.id) ||
+      Number(w.state === "standard") - Number(v.state === "standard") ||
+      w.version - v.version,
+  );
+  return inOrder.map(
     ({ recipe_versions: version, recipes: { id, name }, brewers, filters, grinders, coffees }) => ({
       ...version.recipe,
       recipeId: id,
@@ -233,6 +235,10 @@ async function benchVersions(db: Database, wanted: SQL | undefined): Promise<Ben
       retentionGPerG: version.retentionGPerG,
     }),
   );
+}
+
+function compare(a: string, b: string): number {
+  return a < b ? -1 : a > b ? 1 : 0;
 }
 
 /** The pairs that touch a grinder, read from its side, by the other grinder. */

@@ -50,6 +50,11 @@ function versionOf({ recipeId: _recipe, basket, at, ...row }: Row): RecipeVersio
   return { ...row, shape: basket.shape, at: at.toISOString() };
 }
 
+/** Sorted here: a join with long texts that MariaDB sorts takes a table on its disk. */
+function newestFirst(rows: readonly Row[]): readonly RecipeVersion[] {
+  return rows.toSorted((a, b) => b.version - a.version).map(versionOf);
+}
+
 export interface RecipeWhole {
   readonly id: string;
   readonly name: string;
@@ -62,9 +67,9 @@ export interface RecipeWhole {
 export async function readRecipe(db: Database, id: string): Promise<RecipeWhole | undefined> {
   const [[row], versions] = await Promise.all([
     db.select().from(recipes).where(eq(recipes.id, id)),
-    versionRows(db).where(eq(recipeVersions.recipeId, id)).orderBy(desc(recipeVersions.version)),
+    versionRows(db).where(eq(recipeVersions.recipeId, id)),
   ]);
-  return row && { id: row.id, name: row.name, archived: row.archived, versions: versions.map(versionOf) };
+  return row && { id: row.id, name: row.name, archived: row.archived, versions: newestFirst(versions) };
 }
 
 /** A version with its recipe. */
@@ -79,7 +84,7 @@ export async function findVersion(db: Database, versionId: string) {
 export async function readAllRecipes(db: Database): Promise<RecipeWhole[]> {
   const [rows, versions] = await Promise.all([
     db.select().from(recipes).orderBy(asc(recipes.position), asc(recipes.id)),
-    versionRows(db).orderBy(desc(recipeVersions.version)),
+    versionRows(db),
   ]);
   const byRecipe = new Map<string, Row[]>();
   for (const row of versions) byRecipe.set(row.recipeId, [...(byRecipe.get(row.recipeId) ?? []), row]);
@@ -87,16 +92,16 @@ export async function readAllRecipes(db: Database): Promise<RecipeWhole[]> {
     id,
     name,
     archived,
-    versions: (byRecipe.get(id) ?? []).map(versionOf),
+    versions: newestFirst(byRecipe.get(id) ?? []),
   }));
 }
 
-/** The version that counts: the standard, else the newest that is kept, else the draft. */
+/** The version that counts, of those given the newest first: the standard, else the newest that is kept, else the draft. */
 export function countsOf<Version extends { readonly state: RecipeState }>(
-  newestFirst: readonly Version[],
+  versions: readonly Version[],
 ): Version | undefined {
-  const kept = newestFirst.filter(({ state }) => state !== "draft");
-  return kept.find(({ state }) => state === "standard") ?? kept[0] ?? newestFirst[0];
+  const kept = versions.filter(({ state }) => state !== "draft");
+  return kept.find(({ state }) => state === "standard") ?? kept[0] ?? versions[0];
 }
 
 /** The list, a line each. */

@@ -7,45 +7,60 @@ import type { Database } from "./connection.ts";
 import { lockHouse, turnBench } from "./house.ts";
 import { batches, brewers, coffees, grinderCurves, people, standards } from "./schema.ts";
 
-/** Every approved batch in force, with its site; the newest first. One whose batch is out of the log is not. */
+/**
+ * Every approved batch in force, with its site; the newest first. One whose batch is out of the log is not.
+ *
+ * Sorted here, and curves looked up here: a join with a long text that is sorted by the database takes a table on its
+ * disk, and MariaDB 10.11 has died of dropping one.
+ */
 export async function readStandards(db: Database): Promise<(Standard & { readonly siteId: string })[]> {
-  const rows = await db
-    .select({ standard: standards, batch: batches, person: people.name, curve: grinderCurves.points })
-    .from(standards)
-    .innerJoin(batches, eq(batches.id, standards.batchId))
-    .innerJoin(people, eq(people.id, standards.approvedBy))
-    .leftJoin(
-      grinderCurves,
-      and(eq(grinderCurves.grinderId, batches.grinderId), eq(grinderCurves.version, batches.curveVersion)),
-    )
-    .where(and(isNull(standards.retiredAt), eq(batches.removed, false), isNotNull(batches.dialSetting)))
-    .orderBy(desc(standards.at), desc(standards.id));
-  return rows.map(({ standard, batch, person, curve }) => ({
-    id: standard.id,
-    siteId: standard.siteId,
-    batchId: batch.id,
-    coffeeId: standard.coffeeId,
-    brewerId: standard.brewerId,
-    serve: standard.serve,
-    sizeG: standard.sizeG,
-    approvedAt: standard.at.toISOString(),
-    brewedAt: batch.at.toISOString(),
-    approvedBy: person,
-    grinderId: batch.grinderId!,
-    dialSetting: batch.dialSetting!,
-    doseG: batch.doseG,
-    waterG: batch.waterG,
-    iceG: batch.iceG,
-    yieldG: batch.yieldG,
-    brewTimeS: batch.brewTimeS,
-    strengthPct: batch.strengthPct,
-    densityGPerMl: batch.densityGPerMl,
-    roastedOn: batch.roastedOn,
-    curve: curve && batch.curveVersion !== null ? { version: batch.curveVersion, points: curve } : null,
-  }));
+  const [rows, curves] = await Promise.all([
+    db
+      .select({ standard: standards, batch: batches, person: people.name })
+      .from(standards)
+      .innerJoin(batches, eq(batches.id, standards.batchId))
+      .innerJoin(people, eq(people.id, standards.approvedBy))
+      .where(and(isNull(standards.retiredAt), eq(batches.removed, false), isNotNull(batches.dialSetting))),
+    db.select().from(grinderCurves),
+  ]);
+  const curveOf = ({ grinderId, curveVersion }: BatchLine) =>
+    curves.find((each) => each.grinderId === grinderId && each.version === curveVersion);
+  return rows
+    .toSorted(({ standard: a }, { standard: b }) => newestFirst(a, b))
+    .map(({ standard, batch, person }) => ({
+      id: standard.id,
+      siteId: standard.siteId,
+      batchId: batch.id,
+      coffeeId: standard.coffeeId,
+      brewerId: standard.brewerId,
+      serve: standard.serve,
+      sizeG: standard.sizeG,
+      approvedAt: standard.at.toISOString(),
+      brewedAt: batch.at.toISOString(),
+      approvedBy: person,
+      grinderId: batch.grinderId!,
+      dialSetting: batch.dialSetting!,
+      doseG: batch.doseG,
+      waterG: batch.waterG,
+      iceG: batch.iceG,
+      yieldG: batch.yieldG,
+      brewTimeS: batch.brewTimeS,
+      strengthPct: batch.strengthPct,
+      densityGPerMl: batch.densityGPerMl,
+      roastedOn: batch.roastedOn,
+      curve: curveNamed(curveOf(batch)),
+    }));
 }
 
 type BatchLine = typeof batches.$inferSelect;
+
+function curveNamed(row: typeof grinderCurves.$inferSelect | undefined): Standard["curve"] {
+  return row ? { version: row.version, points: row.points } : null;
+}
+
+function newestFirst(a: typeof standards.$inferSelect, b: typeof standards.$inferSelect): number {
+  return b.at.getTime() - a.at.getTime() || (a.id < b.id ? 1 : -1);
+}
 
 /** What a batch would be the standard of; undefined where it does not say enough of itself. */
 export function placeOf(

@@ -50,7 +50,8 @@ export async function keepWall(
 export function wallLines({ plan, cells }: Pick<Wall, "plan" | "cells">): readonly WallLine[] {
   return cells.flatMap(({ brewerId, serve, sizeG, made }) => {
     if ("failure" in made) return [];
-    const { figures, setting, timeS, strengthPct, cups, approved } = made;
+    const { figures, setting, timeS, strengthPct, cups, ground } = made;
+    const approved = ground === "asApproved" ? made.approved : undefined;
     const { doseG, settingG = null, brewWaterG, bypassG, iceG, yieldG } = figures;
     return [
       {

@@ -24,7 +24,7 @@ export {
   verdictSentence,
 } from "./drift.ts";
 export { factorsSentence, fitSentences } from "./fit.ts";
-export { learnedSentences, otherBurrsSentence } from "./learned.ts";
+export { learnedSentences, otherBurrsSentence, otherBurrsWords } from "./learned.ts";
 export {
   coolingSentence,
   curveSentence,

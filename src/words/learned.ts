@@ -38,3 +38,10 @@ export function learnedSentences({
 export function otherBurrsSentence(count: number): string {
   return `${count === 1 ? "One approved batch was" : `${count} approved batches were`} ground on another curve of this dial, such as burrs of before, and ${count === 1 ? "teaches" : "teach"} nothing here.`;
 }
+
+/** Why a pot's dial is no approved one, though the pot was approved. */
+export function otherBurrsWords(ground: "translated" | "forecast"): string {
+  return ground === "translated"
+    ? "dial translated from the burrs or the grinder that it was approved on,"
+    : "what it was approved at lies off this dial; approved";
+}

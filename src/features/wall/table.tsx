@@ -5,7 +5,7 @@ import Link from "next/link";
 import { Fragment } from "react";
 import { printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
-import { printSetting } from "#words/index.ts";
+import { otherBurrsWords, printSetting } from "#words/index.ts";
 import type { WallRow, WallTable } from "./view.ts";
 
 interface TableProps {
@@ -70,7 +70,8 @@ function Row({ row, iced, byHand, cup, columns }: RowProps) {
   const { sizeG, href, figures, approved, troubles } = row;
   // A cup is weighed, a pot is said in litres.
   const size = sizeG < POT_G ? units.printLiquid(sizeG) : printSetting(sizeG);
-  const look = approved ? "border-2 border-rim border-solid" : "border-2 border-quiet border-dashed italic";
+  const stands = approved?.ground === "asApproved";
+  const look = stands ? "border-2 border-rim border-solid" : "border-2 border-quiet border-dashed italic";
   const main = figures && [
     units.printMass(Math.round(figures.doseG)),
     byHand ? units.printLiquid(figures.brewWaterG) : printSetting(figures.settingG),
@@ -79,7 +80,7 @@ function Row({ row, iced, byHand, cup, columns }: RowProps) {
   ];
   return (
     <Fragment>
-      <tr data-row data-approved={approved !== undefined}>
+      <tr data-row data-approved={stands}>
         <th scope="row" className="pr-3 text-left align-baseline">
           <Link
             href={href}
@@ -112,7 +113,7 @@ function Row({ row, iced, byHand, cup, columns }: RowProps) {
               `${units.printLiquid(figures.brewWaterG)} of water at ${units.printTemp(figures.waterTempC)}`,
               figures.bypassG > 0 && `${units.printLiquid(figures.bypassG)} beside the bed`,
               figures.timeS !== undefined &&
-                `${approved ? "" : "about "}${printTime(Math.round(figures.timeS))}`,
+                `${stands ? "" : "about "}${printTime(Math.round(figures.timeS))}`,
               `${units.printLiquid(figures.yieldG)} comes out`,
               figures.cups !== undefined &&
                 `${printNumber(Math.floor(figures.cups), 0)} cups${cup ? ` of ${cup}` : ""}`,
@@ -157,16 +158,31 @@ function Figure({ text }: { readonly text: string }) {
 }
 
 function State({ approved }: Pick<WallRow, "approved">) {
-  if (!approved) return <em className="rounded border border-quiet border-dashed px-1">forecast</em>;
-  const { href, when, by, translated } = approved;
-  return (
-    <Link href={href} className="whitespace-nowrap font-semibold text-good">
-      <Check size={14} aria-hidden className="inline" /> approved {when}
+  const forecast = <em className="rounded border border-quiet border-dashed px-1">forecast</em>;
+  if (!approved) return forecast;
+  const { href, when, by, ground } = approved;
+  const said = (
+    <>
+      {when}
       <span className="print:hidden">
         {" "}
         by <bdi>{by}</bdi>
       </span>
-      {translated && ", dial translated to the burrs of now"}
-    </Link>
+    </>
+  );
+  if (ground === "asApproved") {
+    return (
+      <Link href={href} className="whitespace-nowrap font-semibold text-good">
+        <Check size={14} aria-hidden className="inline" /> approved {said}
+      </Link>
+    );
+  }
+  return (
+    <>
+      {forecast}{" "}
+      <Link href={href} className="text-due underline underline-offset-4">
+        {otherBurrsWords(ground)} {said}
+      </Link>
+    </>
   );
 }

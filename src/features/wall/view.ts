@@ -24,7 +24,13 @@ export interface WallRow {
       }
     | undefined;
   readonly approved:
-    | { readonly href: string; readonly when: string; readonly by: string; readonly translated: boolean }
+    | {
+        readonly href: string;
+        readonly when: string;
+        readonly by: string;
+        /** The setting as it was approved, what grinds the same on the dial of now, or only the forecast's. */
+        readonly ground: "asApproved" | "translated" | "forecast";
+      }
     | undefined;
   /** What stands against it, the worst first; a stop is one that must not be brewed. */
   readonly troubles: readonly { readonly said: string; readonly stop: boolean }[];

@@ -102,7 +102,7 @@ function rowOf(bench: Bench, { sizeG, state, made }: WallCell): WallRow {
       href: `/log/${approved.batchId}`,
       when: printDay(new Date(approved.approvedAt), bench.site.timeZone),
       by: approved.approvedBy,
-      translated: made.ground !== "asApproved",
+      ground: made.ground,
     },
     troubles: [
       ...checks.map((check) => ({ said: checkSentence(check), stop: check.severity === "stop" })),

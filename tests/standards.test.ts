@@ -1,0 +1,290 @@
+import { and, desc, eq } from "drizzle-orm";
+import { v7 as uuidv7 } from "uuid";
+import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
+import type { CardSheet } from "#contract/card.ts";
+import { must } from "#core/result";
+import { readBatches } from "#data/batches.ts";
+import { insertCard, readCard } from "#data/cards.ts";
+import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
+import { audit, grinderCurves, standards } from "#data/schema.ts";
+import { readStandards } from "#data/standards.ts";
+import { makeCard } from "#scaling/remade.ts";
+import { firstState } from "#scaling/state.ts";
+import { teachingOf } from "#scaling/teaching.ts";
+import { benchOn, freshDatabase, noHash } from "./database.ts";
+
+const NOW = new Date("2026-07-14T08:30:00Z");
+vi.mock("next/headers", () => ({
+  headers: async () => new Headers(),
+  cookies: async () => ({ get: () => undefined }),
+}));
+
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let server: typeof import("#server/standards.ts") &
+  typeof import("#server/batches.ts") &
+  typeof import("#server/wall.ts") &
+  typeof import("#server/site.ts") &
+  typeof import("#server/newBag.ts");
+const by = { personId: LEAD, at: NOW };
+const { brewers, coffees, grinders, vessels } = DEMO_IDS;
+
+beforeAll(async () => {
+  fresh = await freshDatabase("standards");
+  await loadDemoHouse(fresh.db, NOW, noHash);
+  process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
+  process.env.TUMBEK_NOW = NOW.toISOString();
+  server = {
+    ...(await import("#server/standards.ts")),
+    ...(await import("#server/batches.ts")),
+    ...(await import("#server/wall.ts")),
+    ...(await import("#server/site.ts")),
+    ...(await import("#server/newBag.ts")),
+  };
+});
+afterAll(async () => {
+  delete process.env.TUMBEK_NOW;
+  await fresh.drop();
+});
+
+/** A pot of Saltmarsh on Fulmar, logged. */
+async function aPot(change: Partial<Parameters<typeof server.log>[0]> = {}): Promise<string> {
+  const id = uuidv7();
+  await server.log(
+    {
+      id,
+      brewerId: brewers.fulmar,
+      coffeeId: coffees.saltmarsh,
+      vesselId: vessels.left,
+      grinderId: grinders.chough,
+      dialSetting: 12,
+      doseG: 200,
+      waterG: 3229,
+      iceG: 0,
+      yieldG: 2805,
+      brewTimeS: 340,
+      strengthPct: 1.36,
+      sampledAt: "inGlass",
+      liked: true,
+      note: "",
+      at: NOW.toISOString(),
+      ...change,
+    },
+    by,
+  );
+  return id;
+}
+
+/** A card of the big pot, as Scale keeps it. */
+async function aCard(): Promise<string> {
+  const bench = await benchOn(fresh.db, PIER_HEAD);
+  const { sheet, result } = must(makeCard(firstState(bench), bench));
+  const whole = { ...sheet, result: { ...result, checks: [] } } as CardSheet;
+  const id = uuidv7();
+  await insertCard(fresh.db, {
+    id,
+    siteId: PIER_HEAD,
+    draft: false,
+    sheet: whole,
+    madeBy: LEAD,
+    createdAt: NOW,
+  });
+  return id;
+}
+
+const sheetOf = async (id: string) => (await readCard(fresh.db, id))!.sheet;
+const revisionOf = async (id: string) =>
+  (await readBatches(fresh.db, PIER_HEAD, {}, 3000)).find((batch) => batch.id === id)?.revision ?? 0;
+const approve = async (batchId: string, cardIds: readonly string[] = [], id = uuidv7()) =>
+  server.approve({ id, batchId, revision: await revisionOf(batchId), cardIds: [...cardIds] }, by);
+const bigPot = async () =>
+  (await readStandards(fresh.db)).filter(
+    ({ brewerId, coffeeId, serve, sizeG }) =>
+      brewerId === brewers.fulmar && coffeeId === coffees.saltmarsh && serve === "hot" && sizeG > 2700,
+  );
+const trailOf = (batchId: string) =>
+  fresh.db
+    .select({ action: audit.action })
+    .from(audit)
+    .where(and(eq(audit.subject, "batch"), eq(audit.subjectId, batchId)))
+    .orderBy(desc(audit.id));
+const wallCell = async () => {
+  const bench = (await server.benchOf(PIER_HEAD))!;
+  const { cells } = (await server.wallOf(bench, coffees.saltmarsh))!;
+  const cell = cells.find(
+    ({ made }) =>
+      !("failure" in made) && made.approved?.brewerId === brewers.fulmar && made.figures.yieldG > 2700,
+  );
+  return cell && !("failure" in cell.made) ? cell.made : undefined;
+};
+
+describe("approving a batch", () => {
+  test("retires the one before, is in the trail, moves the chosen cards, the wall and the dial", async () => {
+    const [before] = await bigPot();
+    const card = await aCard();
+    const left = await aCard();
+    const batch = await aPot();
+    const { place, effects, retires } = await server.approvalOf(batch);
+    expect(place).toMatchObject({ serve: "hot", brewerId: brewers.fulmar });
+    expect(retires).toBe(before!.batchId);
+    expect(effects.map(({ id }) => id)).toEqual(expect.arrayContaining([card, left]));
+    expect(await approve(batch, [card])).toEqual({ changed: 1 });
+    expect((await bigPot()).map(({ batchId }) => batchId)).toEqual([batch]);
+    expect(await sheetOf(card)).toMatchObject({
+      dial: { setting: 12, by: "standard" },
+      result: { rounded: { doseG: 200, settingG: 3300 } },
+      standard: { batchId: batch },
+    });
+    expect((await sheetOf(left)).standard).toBeUndefined();
+    expect((await trailOf(batch))[0]?.action).toBe("approved");
+    expect((await trailOf(before!.batchId))[0]?.action).toBe("ended");
+    expect(await wallCell()).toMatchObject({ setting: 12, timeS: 340, approved: { batchId: batch } });
+    const bench = await benchOn(fresh.db, PIER_HEAD);
+    const { lessons } = teachingOf(bench, bench.grinders[0]!, bench.coffees[0]!);
+    expect(lessons.map(({ batchId }) => batchId)).toContain(batch);
+    expect(lessons.map(({ batchId }) => batchId)).not.toContain(before!.batchId);
+  });
+
+  test("sent twice it is one; an older look at it, one that says too little and one that is gone are refused", async () => {
+    const batch = await aPot({ dialSetting: 11.5 });
+    const id = uuidv7();
+    await approve(batch, [], id);
+    expect(await approve(batch, [], id)).toEqual({ changed: 0 });
+    expect(await bigPot()).toHaveLength(1);
+    await expect(
+      server.approve({ id: uuidv7(), batchId: batch, revision: 99, cardIds: [] }, by),
+    ).rejects.toMatchObject({
+      code: "stale",
+    });
+    for (const bare of [{ coffeeId: null }, { grinderId: null, dialSetting: null }, { dialSetting: null }]) {
+      const little = await aPot(bare);
+      await expect(approve(little)).rejects.toThrow(
+        "A standard says its coffee, its grinder and its setting",
+      );
+    }
+    await expect(approve(uuidv7())).rejects.toMatchObject({ code: "notThere" });
+  });
+
+  test("two leads at once leave one standard", async () => {
+    const [a, b] = [await aPot({ dialSetting: 10 }), await aPot({ dialSetting: 13 })];
+    await Promise.all([approve(a), approve(b)]);
+    expect(await bigPot()).toHaveLength(1);
+  });
+
+  test("other sizes, services and coffees keep theirs", async () => {
+    const before = (await readStandards(fresh.db)).length;
+    await approve(await aPot({ doseG: 110, waterG: 1765, yieldG: null, dialSetting: 9 }));
+    expect(await readStandards(fresh.db)).toHaveLength(before + 1);
+  });
+});
+
+describe("what rests on an approved batch", () => {
+  test("a corrected one moves its cards, and says how many", async () => {
+    const card = await aCard();
+    const batch = await aPot();
+    await approve(batch, [card]);
+    const [row] = (await readBatches(fresh.db, PIER_HEAD)).filter(({ id }) => id === batch);
+    const { coffee, brewer, vessel, grinder, person, approved, ...logged } = row!;
+    expect(approved).toBe(true);
+    const { followed } = await server.correct({ ...logged, doseG: 196, dialSetting: 12.5 }, by);
+    expect(followed).toBeGreaterThanOrEqual(1);
+    expect(await sheetOf(card)).toMatchObject({
+      dial: { setting: 12.5 },
+      result: { rounded: { doseG: 196 } },
+    });
+    expect((await wallCell())?.setting).toBe(12.5);
+  });
+
+  test("one that is taken out of the log gives its cards back, and takes them again when it is put back", async () => {
+    const card = await aCard();
+    const was = await sheetOf(card);
+    const batch = await aPot();
+    await approve(batch, [card]);
+    const revision = await revisionOf(batch);
+    const out = await server.takeOut({ id: batch, revision, removed: true }, by);
+    expect(out.followed).toBeGreaterThanOrEqual(1);
+    const lapsed = await sheetOf(card);
+    expect(lapsed.standard?.lapsed).toBe(true);
+    expect(lapsed.input.pins).toEqual(was.input.pins);
+    expect(await bigPot()).toEqual([]);
+    expect(await wallCell()).toBeUndefined();
+    await server.takeOut({ id: batch, revision: revision + 1, removed: false }, by);
+    expect((await sheetOf(card)).standard?.lapsed).toBeUndefined();
+    expect((await bigPot()).map(({ batchId }) => batchId)).toEqual([batch]);
+  });
+
+  test("one that no longer says its dial is a standard no more", async () => {
+    const batch = await aPot();
+    await approve(batch);
+    const [row] = (await readBatches(fresh.db, PIER_HEAD)).filter(({ id }) => id === batch);
+    const { coffee, brewer, vessel, grinder, person, approved, ...logged } = row!;
+    await server.correct({ ...logged, dialSetting: null }, by);
+    expect(await bigPot()).toEqual([]);
+    const [kept] = await fresh.db.select().from(standards).where(eq(standards.batchId, batch));
+    expect(kept?.retiredAt).toEqual(NOW);
+  });
+
+  test("new burrs: what was approved before teaches no more", async () => {
+    const batch = await aPot();
+    await approve(batch);
+    const [curve] = await fresh.db
+      .select()
+      .from(grinderCurves)
+      .where(eq(grinderCurves.grinderId, grinders.chough));
+    await fresh.db
+      .insert(grinderCurves)
+      .values({ ...curve!, id: uuidv7(), version: 2, why: "newBurrs", since: NOW });
+    const bench = await benchOn(fresh.db, PIER_HEAD);
+    expect(teachingOf(bench, bench.grinders[0]!, bench.coffees[0]!).lessons).toEqual([]);
+    await fresh.db.delete(grinderCurves).where(eq(grinderCurves.version, 2));
+  });
+});
+
+test("a wall that a lead chose stays chosen; an older look at it is refused; and the chart is worked out once", async () => {
+  const bench = (await server.benchOf(PIER_HEAD))!;
+  const kept = { siteId: PIER_HEAD, coffeeId: coffees.saltmarsh, revision: 0 };
+  const choices = { serves: "hot" as const, brewers: [{ id: brewers.fulmar, shown: true, sizesG: [2000] }] };
+  expect(await server.keepWall({ ...kept, choices }, by)).toEqual({ revision: 1 });
+  const wall = (await server.wallOf(bench, coffees.saltmarsh))!;
+  expect(wall.cells.filter(({ brewerId }) => brewerId === brewers.fulmar).map(({ sizeG }) => sizeG)).toEqual([
+    2000,
+  ]);
+  expect((await server.wallOf(bench, coffees.saltmarsh))!.cells).toBe(wall.cells);
+  await expect(server.keepWall({ ...kept, choices: {} }, by)).rejects.toMatchObject({ code: "stale" });
+  await expect(server.keepWall({ ...kept, coffeeId: uuidv7(), choices: {} }, by)).rejects.toMatchObject({
+    code: "notThere",
+  });
+  const [line] = server.wallLines(wall);
+  expect(line).toMatchObject({ brewer: "Fulmar", serve: "hot", sizeG: 2000, grinder: "Chough" });
+  expect(await server.keepWall({ ...kept, revision: 1, choices: {} }, by)).toEqual({ revision: 2 });
+});
+
+test("a new bag: the cards that it touches, the coffee as it is from now on, and a card for its first pot", async () => {
+  const card = await aCard();
+  const bag = {
+    siteId: PIER_HEAD,
+    coffeeId: coffees.saltmarsh,
+    densityGPerMl: 0.36,
+    roastedOn: "2026-07-12",
+  };
+  const touched = await server.touchedBy(bag);
+  const own = touched.find(({ id }) => id === card)!;
+  expect(own.at.exact).not.toBe(own.before);
+  await expect(server.touchedBy({ ...bag, roastedOn: "2026-07-20" })).rejects.toMatchObject({
+    field: "roastedOn",
+  });
+  const [before] = (await benchOn(fresh.db, PIER_HEAD)).coffees;
+  const test = { id: uuidv7(), cardId: card };
+  const { testCardId } = await server.openBag({ ...bag, revision: 1, test }, by);
+  const first = await sheetOf(testCardId!);
+  expect(first).toMatchObject({ dial: { setting: own.at.setting }, firstPot: { roastedOn: "2026-07-12" } });
+  const [after] = (await benchOn(fresh.db, PIER_HEAD)).coffees;
+  expect(after).toMatchObject({ densityGPerMl: 0.36, roastedOn: "2026-07-12", name: before!.name });
+  await expect(server.openBag({ ...bag, revision: 1, test: null }, by)).rejects.toMatchObject({
+    code: "stale",
+  });
+  // What is logged from now on keeps this bag with it.
+  await approve(await aPot());
+  const [standard] = await bigPot();
+  expect(standard).toMatchObject({ densityGPerMl: 0.36, roastedOn: "2026-07-12" });
+});
