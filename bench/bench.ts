@@ -2,13 +2,18 @@ import { spawnSync } from "node:child_process";
 import { cpus } from "node:os";
 import { join } from "node:path";
 import { Bench } from "tinybench";
+import type { Bench as House } from "#contract/bench.ts";
 import { type BrewInput, forecastBrew, forecastRange } from "#core/brew";
 import { fitCurve, sameExtraction } from "#core/grind";
 import { melt } from "#core/ice";
+import { type LearnInput, learnDial } from "#core/learn";
 import { type GroundDial, type Plan, sweepDial } from "#core/outlook";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
 import { exactSheet, type SheetInput, solveSheet } from "#core/sheet";
+import { wallCells, wallPlan } from "#scaling/wall.ts";
+import { BENCH as PIER } from "#tests/pierHead.ts";
+import { BIG_POT } from "#tests/standards.ts";
 
 const FULMAR_WATER = { stepG: 100, slope: 0.976, interceptG: 8, minSettingG: 1200, maxSettingG: 3600 };
 const HEAT = { dripTempC: 77, iceTempC: -1, iceWetShare: 0.08, vesselJPerK: 350, vesselTempC: 21 };
@@ -78,6 +83,36 @@ const PLAN: Plan = {
   limits: { paperMm: 80 },
 };
 
+/** What two thousand approved batches teach, of twenty coffees. */
+const BAG = { densityGPerMl: 0.4, roast: "medium" as const, daysSinceRoast: 10 };
+const CHOUGH = { min: 0, max: 24, step: 0.5, higherIs: "coarser" as const };
+const LEARNING: LearnInput = {
+  lessons: Array.from({ length: 2000 }, (_, i) => ({
+    batchId: String(i),
+    setting: 8 + (i % 9) / 2,
+    bedDepthMm: 15 + (i % 31),
+    shortfall: i % 3 === 0 ? 0.6 : 0,
+    coffeeId: String(i % 20),
+    bag: BAG,
+  })),
+  target: { bedDepthMm: 30, shortfall: 0, coffeeId: "3", bag: BAG },
+  model: { setting: 10, perDoubling: 1.6, perShortfall: -1.2 },
+  dial: CHOUGH,
+};
+
+/** Five brewers with six sizes, hot and iced, of which one is approved: sixty cells. */
+const WALL: House = {
+  ...PIER,
+  brewers: Array.from({ length: 5 }, (_, i) => ({
+    ...PIER.brewers[0]!,
+    id: i === 0 ? "fulmar" : `fulmar ${i}`,
+  })),
+  standards: [BIG_POT],
+};
+const WALL_PLAN = wallPlan(WALL, WALL.coffees[0]!, {
+  brewers: WALL.brewers.map(({ id }) => ({ id, shown: true, sizesG: [1600, 1800, 2000, 2300, 2500, 2800] })),
+})!;
+
 interface Row {
   readonly what: string;
   readonly measured: number;
@@ -99,6 +134,8 @@ async function core(): Promise<readonly Row[]> {
     "brew forecast along a dial of 40": 25,
     "grind for the same extraction": 10,
     "range of a forecast, 200 samples": 120,
+    "learned dial, 2,000 approved batches": 20,
+    "wall chart of 60 cells": 400,
   };
   bench.add("sheet, solved exactly", () => exactSheet(ICED));
   bench.add("sheet, solved, rounded and checked", () => solveSheet(ICED));
@@ -110,6 +147,8 @@ async function core(): Promise<readonly Row[]> {
   bench.add("brew forecast along a dial of 40", () => [...sweepDial(PLAN, DIAL)]);
   bench.add("grind for the same extraction", () => sameExtraction(source, SHORT, BREW.grindUm));
   bench.add("range of a forecast, 200 samples", () => forecastRange(BREW, SPREAD, seeded(1)));
+  bench.add("learned dial, 2,000 approved batches", () => learnDial(LEARNING));
+  bench.add("wall chart of 60 cells", () => wallCells(WALL, WALL_PLAN));
   await bench.run();
   return bench.tasks.map(({ name, result }) => {
     if (!("latency" in result)) throw new Error(`${name} did not run`);

@@ -14,7 +14,10 @@ const LARGE_PAGES = [
   "/bench/care",
   "/recipes",
   "/log",
+  "/log/moved",
+  "/log/forecast",
   "/scale",
+  "/wall",
 ];
 /** The demo house's hand recipe, to write on. */
 const RECIPE = "/recipes/0190a5c0-0000-7000-8000-000000000060";
@@ -56,6 +59,10 @@ export async function benchHouse(base, fill) {
     ["Recipe, written on, at the server", `${RECIPE}/edit`, BENCH_LIMIT_MS],
     ...BENCH_PARTS.map((part) => [`Bench, ${part}, at the server`, `/bench/${part}`, BENCH_LIMIT_MS]),
     ["Log at the server", "/log", BENCH_LIMIT_MS],
+    ["Wall chart at the server", "/wall", BENCH_LIMIT_MS],
+    ["What has moved at the server", "/log/moved", BENCH_LIMIT_MS],
+    ["Forecast and clock at the server", "/log/forecast", BENCH_LIMIT_MS],
+    ["Two sites at the server", "/recipes/sites", BENCH_LIMIT_MS],
   ];
   const best = await quietest(
     pages.map(

@@ -10,16 +10,30 @@ for (const colorScheme of ["light", "dark"] as const) {
       await page.setViewportSize({ width, height: 800 });
       await page.goto("/shift?day=2026-07-15");
       const card = await page.getByRole("main").getByRole("link").first().getAttribute("href");
-      const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "/shift", "/me", "/people", "/log"];
+      const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "/shift", "/me", "/people"];
+      const walls = ["/wall", "/wall?print=cards", "/wall?print=labels"];
+      const batch = "/log/0190a5c0-0000-7000-8000-000000010100";
+      const logs = ["/log", batch, "/log/moved", "/log/forecast"];
       const recipe = "/recipes/0190a5c0-0000-7000-8000-000000000060";
       const press = "/recipes/0190a5c0-0000-7000-8000-000000000062";
       const compare =
         "/recipes/compare?a=0190a5c0-0000-7000-8000-000000000064&b=0190a5c0-0000-7000-8000-000000000065";
       const approve = `${recipe}/approve?v=0190a5c0-0000-7000-8000-000000000064`;
-      const recipes = ["/recipes", recipe, `${recipe}/edit`, press, `${press}/edit`, compare, approve];
+      const recipes = [
+        "/recipes",
+        recipe,
+        `${recipe}/edit`,
+        press,
+        `${press}/edit`,
+        compare,
+        approve,
+        "/recipes/sites",
+      ];
       const parts = ["", "/vessels", "/brewers", "/grinders", "/coffees", "/supplies", "/care", "/house"];
       for (const path of [
         ...places,
+        ...walls,
+        ...logs,
         ...recipes,
         ...parts.map((part) => `/bench${part}`),
         "/people/audit",

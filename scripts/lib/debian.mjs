@@ -10,6 +10,8 @@ export const MARIADB = {
   files: ["/usr/sbin/mariadbd", "/usr/bin/mariadb-install-db", "/usr/bin/my_print_defaults"],
 };
 export const CHROMIUM = { packages: ["chromium"], files: ["/usr/bin/chromium"] };
+/** Reads printed pages back. */
+export const POPPLER = { packages: ["poppler-utils"], files: ["/usr/bin/pdftotext"] };
 
 /** Without a terminal nobody can type a password. */
 function hasSudo() {

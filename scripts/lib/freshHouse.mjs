@@ -1,7 +1,7 @@
 import { rmSync } from "node:fs";
 import { run as start } from "../commands/start.mjs";
 import { run as stop } from "../commands/stop.mjs";
-import { CHROMIUM, ensureDebian } from "./debian.mjs";
+import { CHROMIUM, ensureDebian, POPPLER } from "./debian.mjs";
 import { houseFrom } from "./place.mjs";
 import { freePort } from "./ports.mjs";
 
@@ -24,7 +24,7 @@ export async function withFreshHouse(home, work) {
     TUMBEK_NOW: FIXED_NOW,
   });
   const house = houseFrom();
-  ensureDebian([CHROMIUM], house.logs);
+  ensureDebian([CHROMIUM, POPPLER], house.logs);
   await stop();
   // What was left behind before must not help now.
   rmSync(house.database, { recursive: true, force: true });

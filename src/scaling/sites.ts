@@ -48,7 +48,8 @@ export function usualSizesG(
   sides: readonly [Equipment, Equipment],
 ): readonly [number, number] {
   const [a, b] = sides.map(({ bench, brewer }) => {
-    const plan = wallPlan(bench, recipe.coffeeId, { recipeId: recipe.recipeId });
+    const coffee = bench.coffees.find(({ id }) => id === recipe.coffeeId);
+    const plan = coffee && wallPlan(bench, coffee, { recipeId: recipe.recipeId });
     const sizes = plan?.brewers.find((each) => each.brewer.id === brewer.id)?.sizesG ?? [recipe.hotWaterG];
     return { least: Math.min(...sizes), most: Math.max(...sizes) };
   }) as [Sizes, Sizes];

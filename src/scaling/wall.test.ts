@@ -10,7 +10,7 @@ import { sheetInputOf } from "./state.ts";
 import { cellCard, wallCells, wallPlan } from "./wall.ts";
 
 const TAUGHT: Bench = { ...BENCH, standards: [BIG_POT] };
-const planOf = (bench: Bench, choices = {}) => wallPlan(bench, "saltmarsh", choices)!;
+const planOf = (bench: Bench, choices = {}) => wallPlan(bench, bench.coffees[0]!, choices)!;
 const cellsOf = (bench: Bench, choices = {}) => wallCells(bench, planOf(bench, choices));
 const madeAt = (bench: Bench, sizeG: number, serve = "hot", choices = {}) => {
   const cell = cellsOf(bench, choices).find((each) => each.sizeG === sizeG && each.serve === serve);
@@ -101,7 +101,8 @@ describe("what hangs on the wall", () => {
   });
 
   test("a site without what a sheet takes has no wall", () => {
-    expect(wallPlan({ ...BENCH, recipes: [] }, "saltmarsh", {})).toBeUndefined();
-    expect(wallPlan({ ...BENCH, coffees: [] }, "saltmarsh", {})).toBeUndefined();
+    for (const without of [{ recipes: [] }, { grinders: [] }, { vessels: [] }]) {
+      expect(wallPlan({ ...BENCH, ...without }, BENCH.coffees[0]!, {})).toBeUndefined();
+    }
   });
 });

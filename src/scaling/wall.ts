@@ -84,10 +84,9 @@ const USUAL_SIZES = 4;
 const LEAST_APART = 0.1;
 
 /** What hangs on a site's wall for a coffee; undefined where the site has not what a sheet takes. */
-export function wallPlan(bench: Bench, coffeeId: string, choices: WallChoices): WallPlan | undefined {
-  const coffee = bench.coffees.find(({ id }) => id === coffeeId) ?? bench.coffees[0];
+export function wallPlan(bench: Bench, coffee: BenchCoffee, choices: WallChoices): WallPlan | undefined {
   const grinder = bench.grinders.find(({ id }) => id === choices.grinderId) ?? bench.grinders[0];
-  if (!coffee || !grinder) return undefined;
+  if (!grinder || bench.vessels.length === 0) return undefined;
   const recipe =
     bench.recipes.find(({ recipeId }) => recipeId === choices.recipeId) ??
     bench.recipes.find((each) => each.coffeeId === coffee.id && each.serve === "hot" && scales(each)) ??

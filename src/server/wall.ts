@@ -18,10 +18,16 @@ const worked = new Map<string, readonly WallCell[]>();
 /** More than a house has sites and coffees; older ones are worked out again. */
 const MOST_WORKED = 100;
 
-/** A site's wall chart of a coffee; undefined while the site has not what a sheet takes. */
-export async function wallOf(bench: Bench, coffeeId: string): Promise<Wall | undefined> {
-  const kept = await readWall(database(), bench.site.id, coffeeId);
-  const plan = wallPlan(bench, coffeeId, kept.choices);
+/**
+ * A site's wall chart of a coffee; undefined while the site has not what a sheet takes.
+ *
+ * @param asked the coffee's id; the house's first coffee where it is none
+ */
+export async function wallOf(bench: Bench, asked: string): Promise<Wall | undefined> {
+  const coffee = bench.coffees.find(({ id }) => id === asked) ?? bench.coffees[0];
+  if (!coffee) return undefined;
+  const kept = await readWall(database(), bench.site.id, coffee.id);
+  const plan = wallPlan(bench, coffee, kept.choices);
   if (!plan) return undefined;
   const key = JSON.stringify([bench.revision, bench.today, bench.site.id, plan.coffee.id, kept.choices]);
   let cells = worked.get(key);

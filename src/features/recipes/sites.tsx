@@ -149,11 +149,12 @@ export function Sites(view: SitesView) {
               <th className="sr-only">what</th>
               {(["A", "B"] as const).map((at, i) => {
                 const side = sides[i]!;
+                const which = i === 0 ? "first" : "second";
                 return (
                   <th key={at} scope="col" className="pr-4 pb-2 font-normal">
                     <span className="flex flex-col items-start gap-1">
                       <Choice
-                        label="at"
+                        label={`${which} at`}
                         value={side.site.id}
                         options={optionsOf(view.sites)}
                         onChange={(id) =>
@@ -161,13 +162,13 @@ export function Sites(view: SitesView) {
                         }
                       />
                       <Choice
-                        label="on"
+                        label={`${which} on`}
                         value={side.brewer.id}
                         options={optionsOf(side.brewers)}
                         onChange={(id) => go({ [`brewer${at}`]: id })}
                       />
                       <Choice
-                        label="ground on"
+                        label={`${which} ground on`}
                         value={side.grinder.id}
                         options={optionsOf(side.grinders)}
                         onChange={(id) => go({ [`grinder${at}`]: id })}
