@@ -8,7 +8,7 @@ test("a batch in five fields, corrected, found by its link, and taken out again"
   const rows = page.getByRole("row");
   await page.getByRole("button", { name: "Log a batch" }).click();
   const log = page.getByRole("button", { name: "Log it" });
-  await page.getByLabel("coffee", { exact: true }).selectOption("Low Tide");
+  await page.getByLabel("coffee", { exact: true }).selectOption("Kittiwake");
   await page.getByLabel("brewed on", { exact: true }).first().selectOption("Turnstone");
   await page.getByLabel("dose").fill("98 g");
   await page.getByLabel("hot water").fill("1.568 l");
@@ -26,7 +26,7 @@ test("a batch in five fields, corrected, found by its link, and taken out again"
   expect(await seriousFaults(page)).toEqual([]);
   await log.click();
   await expect(log).toBeHidden();
-  await expect(rows.nth(1)).toContainText("Low Tide");
+  await expect(rows.nth(1)).toContainText("Kittiwake");
   await expect(rows.nth(1)).toContainText("5:20");
   await expect(rows.nth(1)).toContainText("Ida Quill");
 
@@ -39,7 +39,7 @@ test("a batch in five fields, corrected, found by its link, and taken out again"
   await expect(rows.nth(1)).toContainText("1\u202f360 g");
 
   const filters = page.getByRole("region", { name: "Batches" });
-  await filters.getByLabel("coffee").selectOption("Low Tide");
+  await filters.getByLabel("coffee").selectOption("Kittiwake");
   await filters.getByRole("button", { name: "Show" }).click();
   await expect(page).toHaveURL(/coffee=/);
   await expect(page.getByRole("row").filter({ hasText: "Saltmarsh" })).toHaveCount(0);
@@ -56,7 +56,7 @@ test("a batch in five fields, corrected, found by its link, and taken out again"
   await page.getByRole("button", { name: "Take it out of the log" }).click();
   await expect(page.getByText("Nothing is logged that fits.")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(rows.nth(1)).toContainText("Low Tide");
+  await expect(rows.nth(1)).toContainText("Kittiwake");
   await rows
     .nth(1)
     .getByRole("button", { name: /Correct/ })
