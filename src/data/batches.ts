@@ -34,15 +34,22 @@ export async function readBatches(
   if (filter.coffeeId) wanted.push(eq(batches.coffeeId, filter.coffeeId));
   if (filter.liked !== undefined) wanted.push(eq(batches.liked, filter.liked));
   if (filter.before) wanted.push(lt(batches.at, filter.before));
-  // The page first, by its index, and then the names: joined the other way round, the whole log would be sorted.
+  return (await withNames(db, and(...wanted), most)).map(asRow);
+}
+
+/**
+ * Batches with their names, the newest first. The page first, by its index, and then the names: joined the other way
+ * round, the whole log would be sorted.
+ */
+function withNames(db: Database, wanted: SQL | undefined, most: number) {
   const page = db
     .select({ id: batches.id })
     .from(batches)
-    .where(and(...wanted))
+    .where(wanted)
     .orderBy(desc(batches.at), desc(batches.id))
     .limit(most)
     .as("page");
-  const rows = await db
+  return db
     .select(NAMED)
     .from(page)
     .innerJoin(batches, eq(batches.id, page.id))
@@ -53,7 +60,6 @@ export async function readBatches(
     .leftJoin(people, eq(people.id, batches.personId))
     .leftJoin(standards, and(eq(standards.batchId, batches.id), isNull(standards.retiredAt)))
     .orderBy(desc(batches.at), desc(batches.id));
-  return rows.map(asRow);
 }
 
 /** A batch with the names of what it was made with, and the standard that it is. */
@@ -313,16 +319,7 @@ export function readSince(db: Database, siteId: string, since: Date): Promise<Ti
 
 /** One batch with its names, whether it is in the log or was taken out. */
 export async function findBatch(db: Database, id: string) {
-  const [row] = await db
-    .select(NAMED)
-    .from(batches)
-    .innerJoin(brewers, eq(brewers.id, batches.brewerId))
-    .leftJoin(coffees, eq(coffees.id, batches.coffeeId))
-    .leftJoin(vessels, eq(vessels.id, batches.vesselId))
-    .leftJoin(grinders, eq(grinders.id, batches.grinderId))
-    .leftJoin(people, eq(people.id, batches.personId))
-    .leftJoin(standards, and(eq(standards.batchId, batches.id), isNull(standards.retiredAt)))
-    .where(eq(batches.id, id));
+  const [row] = await withNames(db, eq(batches.id, id), 1);
   return row && { ...asRow(row), siteId: row.batch.siteId, removed: row.batch.removed };
 }
 

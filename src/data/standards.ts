@@ -23,40 +23,56 @@ export async function readStandards(db: Database): Promise<(Standard & { readonl
       .where(and(isNull(standards.retiredAt), eq(batches.removed, false), isNotNull(batches.dialSetting))),
     db.select().from(grinderCurves),
   ]);
-  const curveOf = ({ grinderId, curveVersion }: BatchLine) =>
-    curves.find((each) => each.grinderId === grinderId && each.version === curveVersion);
   return rows
     .toSorted(({ standard: a }, { standard: b }) => newestFirst(a, b))
     .map(({ standard, batch, person }) => ({
-      id: standard.id,
       siteId: standard.siteId,
-      batchId: batch.id,
-      coffeeId: standard.coffeeId,
-      brewerId: standard.brewerId,
-      serve: standard.serve,
-      sizeG: standard.sizeG,
-      approvedAt: standard.at.toISOString(),
-      brewedAt: batch.at.toISOString(),
-      approvedBy: person,
-      grinderId: batch.grinderId!,
-      dialSetting: batch.dialSetting!,
-      doseG: batch.doseG,
-      waterG: batch.waterG,
-      iceG: batch.iceG,
-      yieldG: batch.yieldG,
-      brewTimeS: batch.brewTimeS,
-      strengthPct: batch.strengthPct,
-      densityGPerMl: batch.densityGPerMl,
-      roastedOn: batch.roastedOn,
-      curve: curveNamed(curveOf(batch)),
+      ...standardOf(
+        { id: standard.id, place: standard, approvedAt: standard.at, approvedBy: person },
+        batch,
+        curves.find((each) => each.grinderId === batch.grinderId && each.version === batch.curveVersion),
+      ),
     }));
 }
 
-type BatchLine = typeof batches.$inferSelect;
-
-function curveNamed(row: typeof grinderCurves.$inferSelect | undefined): Standard["curve"] {
-  return row ? { version: row.version, points: row.points } : null;
+interface Approval {
+  readonly id: string;
+  readonly place: Place;
+  readonly approvedAt: Date;
+  readonly approvedBy: string;
 }
+
+/** An approved batch as the screens read it, or one as it would be if it were approved; it says its grinder and setting. */
+export function standardOf(
+  { id, place: { coffeeId, brewerId, serve, sizeG }, approvedAt, approvedBy }: Approval,
+  batch: BatchLine,
+  curve: Pick<typeof grinderCurves.$inferSelect, "version" | "points"> | undefined,
+): Standard {
+  return {
+    id,
+    batchId: batch.id,
+    coffeeId,
+    brewerId,
+    serve,
+    sizeG,
+    approvedAt: approvedAt.toISOString(),
+    brewedAt: batch.at.toISOString(),
+    approvedBy,
+    grinderId: batch.grinderId!,
+    dialSetting: batch.dialSetting!,
+    doseG: batch.doseG,
+    waterG: batch.waterG,
+    iceG: batch.iceG,
+    yieldG: batch.yieldG,
+    brewTimeS: batch.brewTimeS,
+    strengthPct: batch.strengthPct,
+    densityGPerMl: batch.densityGPerMl,
+    roastedOn: batch.roastedOn,
+    curve: curve ? { version: curve.version, points: curve.points } : null,
+  };
+}
+
+type BatchLine = typeof batches.$inferSelect;
 
 function newestFirst(a: typeof standards.$inferSelect, b: typeof standards.$inferSelect): number {
   return b.at.getTime() - a.at.getTime() || (a.id < b.id ? 1 : -1);

@@ -3,7 +3,14 @@ import type { Act } from "#data/audit.ts";
 import { findBenchRecipe } from "#data/bench.ts";
 import { readCardsOfSite } from "#data/cards.ts";
 import type { Database } from "#data/connection.ts";
-import { approveBatch, findApprovable, type Place, readStandards, samePlace } from "#data/standards.ts";
+import {
+  approveBatch,
+  findApprovable,
+  type Place,
+  readStandards,
+  samePlace,
+  standardOf,
+} from "#data/standards.ts";
 import { type Settling, settled } from "#scaling/standard.ts";
 import { standardSentence } from "#words/index.ts";
 import { Refusal } from "./action.ts";
@@ -46,25 +53,16 @@ export async function approvalOf(batchId: string): Promise<{
   const bench = await benchOf(batch.siteId);
   if (!place || !bench) throw new Refusal(standardSentence("saysTooLittle"));
   const retired = bench.standards.filter((each) => samePlace(each, place));
-  const asked = {
-    id: "",
-    batchId,
-    ...place,
-    approvedAt: batch.at.toISOString(),
-    brewedAt: batch.at.toISOString(),
-    approvedBy: "",
-    grinderId: batch.grinderId!,
-    dialSetting: batch.dialSetting!,
-    doseG: batch.doseG,
-    waterG: batch.waterG,
-    iceG: batch.iceG,
-    yieldG: batch.yieldG,
-    brewTimeS: batch.brewTimeS,
-    strengthPct: batch.strengthPct,
-    densityGPerMl: batch.densityGPerMl,
-    roastedOn: batch.roastedOn,
-    curve: curveOf(batch, bench.grinders),
-  };
+  const grinder = bench.grinders.find(({ id }) => id === batch.grinderId);
+  // Only on the curve that counts it would teach: of another one nothing but its number matters here.
+  const curve =
+    batch.curveVersion === null
+      ? undefined
+      : {
+          version: batch.curveVersion,
+          points: batch.curveVersion === grinder?.curveVersion ? grinder.curve : [],
+        };
+  const asked = standardOf({ id: "", place, approvedAt: batch.at, approvedBy: "" }, batch, curve);
   const standards = [asked, ...bench.standards.filter((each) => !retired.includes(each))];
   const settling = { bench: { ...bench, standards }, batchId, grinderId: asked.grinderId };
   return {
@@ -72,16 +70,6 @@ export async function approvalOf(batchId: string): Promise<{
     effects: await effectsOf(settling),
     retires: retired.find((each) => each.batchId !== batchId)?.batchId,
   };
-}
-
-/** The curve that a batch was ground on, where it is the one that counts: only then it teaches. */
-function curveOf(
-  { grinderId, curveVersion }: { readonly grinderId: string | null; readonly curveVersion: number | null },
-  grinders: Settling["bench"]["grinders"],
-) {
-  const grinder = grinders.find(({ id }) => id === grinderId);
-  if (curveVersion === null) return null;
-  return { version: curveVersion, points: curveVersion === grinder?.curveVersion ? grinder.curve : [] };
 }
 
 /** Makes a batch the standard of its place, and the chosen cards follow. */

@@ -10,16 +10,9 @@ import { umAt } from "#core/grind";
 import { seeded } from "#core/random";
 import { stretchFor } from "#core/recipe";
 import { ok, type Result } from "#core/result";
-import {
-  type Answer,
-  type GroundDial,
-  type Ladder,
-  type LadderInput,
-  ladderOf,
-  outlookAt,
-} from "./ladder.ts";
+import { type Answer, type Ladder, type LadderInput, ladderOf, outlookAt } from "./ladder.ts";
 import { type Mend, type MendInput, mendsOf } from "./mends.ts";
-import { asOutlook, brewInputOf, type Outlook, type Plan } from "./plan.ts";
+import { asOutlook, brewInputOf, type GroundDial, type Outlook, type Plan } from "./plan.ts";
 import { type Sureness, surenessOf } from "./sureness.ts";
 import { type Sweep, type SweepPoint, sweepDial, sweepRatio } from "./sweep.ts";
 

@@ -19,7 +19,6 @@ export {
 export {
   ANSWERS,
   type Answer,
-  type GroundDial,
   type Ladder,
   type LadderInput,
   ladderOf,
@@ -34,6 +33,7 @@ export {
   asOutlook,
   brewInputOf,
   cupStrengthPct,
+  type GroundDial,
   type Outlook,
   outlookOf,
   type Plan,

@@ -1,7 +1,5 @@
 import { type Brew, type BrewFailure, type BrewInput, forecastBrew } from "#core/brew";
 import {
-  type Curve,
-  type Dial,
   type DialSetting,
   type GrindFailure,
   onDial,
@@ -13,12 +11,7 @@ import {
 import type { Learned } from "#core/learn";
 import { ok, type Result } from "#core/result";
 import { learnedFor, type Teaching } from "./learned.ts";
-import { brewInputOf, type Outlook, outlookOf, type Plan } from "./plan.ts";
-
-/** A dial of which it is known what it grinds. */
-export interface GroundDial extends Dial {
-  readonly curve: Curve;
-}
+import { brewInputOf, type GroundDial, type Outlook, outlookOf, type Plan } from "./plan.ts";
 
 /** Where a setting comes from: the source's own, the house's rule, the forecast, or the house's approved batches. */
 export const ANSWERS = ["source", "rule", "contact", "extraction", "learned"] as const;

@@ -1,8 +1,7 @@
 import { type Basket, bedDepthMm, forecastBrew } from "#core/brew";
 import { settingAt, umAt } from "#core/grind";
 import { type DialModel, type Learned, type Lesson, learnDial } from "#core/learn";
-import type { GroundDial } from "./ladder.ts";
-import { brewInputOf, type Plan } from "./plan.ts";
+import { brewInputOf, type GroundDial, type Plan } from "./plan.ts";
 
 /** What a house's approved batches teach of a plan's coffee. */
 export interface Teaching {

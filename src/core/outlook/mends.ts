@@ -1,7 +1,7 @@
 import type { Brew } from "#core/brew";
 import { coarser, onDial, sameExtraction, settingAt, umAt } from "#core/grind";
-import { type GroundDial, outlookAt } from "./ladder.ts";
-import { brewInputOf, type Plan } from "./plan.ts";
+import { outlookAt } from "./ladder.ts";
+import { brewInputOf, type GroundDial, type Plan } from "./plan.ts";
 import type { Sweep } from "./sweep.ts";
 
 /** What would take away every warning of a plan, each worked out by the forecast. */

@@ -12,8 +12,14 @@ import {
   type SprayMode,
   sprayPours,
 } from "#core/brew";
+import type { Curve, Dial } from "#core/grind";
 import { ok, type Result } from "#core/result";
 import { checksOf, type Limits, type OutlookCheck } from "./checks.ts";
+
+/** A dial of which it is known what it grinds. */
+export interface GroundDial extends Dial {
+  readonly curve: Curve;
+}
 
 /** How the water comes: as a brewer sprays it, or as a hand pours it. */
 export type Programme =

@@ -1,6 +1,6 @@
 import { umAt } from "#core/grind";
-import { type GroundDial, outlookAt } from "./ladder.ts";
-import { type Outlook, outlookOf, type Plan } from "./plan.ts";
+import { outlookAt } from "./ladder.ts";
+import { type GroundDial, type Outlook, outlookOf, type Plan } from "./plan.ts";
 
 /*
  * Sweeps are generators: they yield after every brew, so that whoever runs one can show how far it is, let other
