@@ -4,6 +4,9 @@ const DIR = "docs/screenshots";
 const ICED =
   "/scale?recipe=0190a5c0-0000-7000-8000-000000000066&serve=iced&vessel=0190a5c0-0000-7000-8000-000000000034&pins=yieldG:2400,totalRatio:15,finalTempC:8";
 
+/** A page of A4 without its margins, at 96 dots an inch. */
+const A4_LYING = { width: 1062, height: 733 };
+
 test("the main views", async ({ page }) => {
   const shoot = async (name: string) => {
     await page.evaluate(() => document.fonts.ready);
@@ -58,7 +61,7 @@ test("the main views", async ({ page }) => {
 
   await page.setViewportSize({ width: 1280, height: 800 });
   const loft = "/recipes/0190a5c0-0000-7000-8000-000000000060";
-  const [older, newer] = ["0190a5c0-0000-7000-8000-000000000064", "0190a5c0-0000-7000-8000-000000000065"];
+  const older = "0190a5c0-0000-7000-8000-000000000064";
   await page.goto("/recipes");
   await shoot("recipes");
   await page.emulateMedia({ colorScheme: "dark" });
@@ -66,9 +69,6 @@ test("the main views", async ({ page }) => {
   await page.getByTestId("recipe done at").waitFor();
   await shoot("recipe-dark");
   await page.emulateMedia({ colorScheme: "light" });
-  await page.goto(`/recipes/compare?a=${older}&b=${newer}`);
-  await page.getByTestId("recipe done at").first().waitFor();
-  await shoot("recipe-compare");
   await page.setViewportSize({ width: 1280, height: 1100 });
   await page.goto(`${loft}/edit`);
   await page.getByTestId("recipe done at").waitFor();
@@ -80,19 +80,21 @@ test("the main views", async ({ page }) => {
   await page.goto("/bench");
   await page.getByText("How sure Scale's figures are").waitFor();
   await shoot("bench");
-  await page.goto("/bench/vessels");
-  await page.getByRole("button", { name: "Weigh dispenser 3.1 l, left" }).click();
-  await page.getByLabel("empty, lid off").fill("1400");
-  await page.getByLabel("full to the brim").fill("2500 + 2000");
-  await page.getByLabel("at its working fill").fill("2500 + 1750");
-  await shoot("bench-vessels");
-  const chart = page.getByRole("img").locator("svg").first();
-  await page.goto("/bench/brewers");
-  await page.getByRole("button", { name: "Blank runs Fulmar" }).click();
-  await chart.waitFor();
-  await shoot("bench-brewers");
   await page.goto("/log");
   await shoot("log");
+  await page.setViewportSize({ width: 1280, height: 1100 });
+  await page.goto("/log/moved");
+  await page.getByRole("img").locator("svg").first().waitFor();
+  await shoot("log-moved");
+  await page.goto("/wall");
+  await page.locator("tr[data-row]").first().waitFor();
+  await shoot("wall");
+  // As it is printed: one page of A4, lying.
+  await page.setViewportSize(A4_LYING);
+  await page.emulateMedia({ media: "print" });
+  await shoot("wall-printed");
+  await page.emulateMedia({ media: "screen" });
+  await page.setViewportSize({ width: 1280, height: 800 });
 
   await page.goto("/people");
   await page.getByRole("button", { name: "Edit Mirren Sallow" }).click();

@@ -13,7 +13,7 @@ import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { rightSentence, SAMPLED_WORDS } from "#words/index.ts";
+import { SAMPLED_WORDS } from "#words/index.ts";
 import { approveBatch } from "./actions.ts";
 
 export interface BatchPage {
@@ -33,7 +33,6 @@ export interface BatchPage {
 /** One batch of the log, and its way to being the standard. */
 export function Batch({ batch, approvals, approval }: BatchPage) {
   const units = useUnits();
-  const { may } = useCounter();
   const { strengthPct, sampledAt, iceG, yieldG, brewTimeS, dialSetting, note, person } = batch;
   const figures: readonly (readonly [string, string])[] = [
     ["coffee", units.printMass(batch.doseG)],
@@ -100,9 +99,9 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
       )}
       {!batch.approved &&
         !batch.removed &&
-        ("cannot" in approval || !may("approve") ? (
+        ("cannot" in approval ? (
           <Panel title="Make it the standard">
-            <p>{"cannot" in approval ? approval.cannot : rightSentence("approve")}</p>
+            <p>{approval.cannot}</p>
           </Panel>
         ) : (
           <Approve batch={batch} {...approval} />

@@ -3,6 +3,7 @@ import { notFound } from "next/navigation";
 import { guarded } from "#app/guarded.tsx";
 import { printListDay, printTime } from "#app/times.ts";
 import { uuid } from "#contract/card.ts";
+import { may } from "#core/people";
 import { findBatch } from "#data/batches.ts";
 import { findApprovable } from "#data/standards.ts";
 import { Trouble } from "#features/frame/index.ts";
@@ -11,7 +12,7 @@ import { Refusal } from "#server/action.ts";
 import { database } from "#server/database.ts";
 import { benchOf, currentBench } from "#server/site.ts";
 import { approvalOf } from "#server/standards.ts";
-import { placeTitle } from "#words/index.ts";
+import { placeTitle, rightSentence } from "#words/index.ts";
 
 export const metadata: Metadata = { title: "A batch · Tumbek" };
 
@@ -19,7 +20,7 @@ interface Props {
   readonly params: Promise<{ readonly id: string }>;
 }
 
-export default guarded("see", async ({ params }: Props) => {
+export default guarded("see", async ({ params }: Props, { person }) => {
   const { id } = await params;
   const current = await currentBench();
   if (typeof current === "string") return <Trouble what={current} />;
@@ -38,7 +39,11 @@ export default guarded("see", async ({ params }: Props) => {
         person,
         retired: standard.retiredAt ? read(standard.retiredAt) : undefined,
       }))}
-      approval={batch.approved || batch.removed ? { cannot: "" } : await whatItWouldDo(id, batch)}
+      approval={
+        batch.approved || batch.removed || !may(person.role, "approve")
+          ? { cannot: rightSentence("approve") }
+          : await whatItWouldDo(id, batch)
+      }
     />
   );
 });
