@@ -118,7 +118,9 @@ export const BENCH: Bench = {
       typical: [],
     },
   ],
-  iceSources: [{ id: "bin", name: "bin machine", iceTempC: -1, iceWetShare: 0.08, heapGPerMl: 0.58 }],
+  iceSources: [
+    { id: "bin", name: "bin machine", iceTempC: -1, iceWetShare: 0.08, heapGPerMl: 0.58, pieceMm: 22 },
+  ],
   coffees: [
     {
       id: "saltmarsh",

@@ -101,6 +101,8 @@ export interface BenchIce extends Ice {
   readonly id: string;
   readonly name: string;
   readonly heapGPerMl: number;
+  /** A piece, across, mm; null where nobody noted it. */
+  readonly pieceMm: number | null;
 }
 
 export interface BenchCoffee extends Benched, Pick<Figures<"coffee">, "roastLevel" | "roastedOn"> {

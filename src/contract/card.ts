@@ -96,6 +96,11 @@ export const cardSheet = z.strictObject({
   result: sheetOutput,
   dial: dial.optional(),
   forecast: forecast.optional(),
+  swirlS: z
+    .number()
+    .min(0)
+    .optional()
+    .describe("Iced: from the last drop until the ice has melted, swirled, s"),
   standard: cardStandard.optional(),
   firstPot: firstPot.optional(),
   pours: z.array(pour).max(MOST_POURS).optional().describe("By hand, in the recipe's rhythm"),

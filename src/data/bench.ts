@@ -117,12 +117,13 @@ export async function readBench(
       curveVersion: curves.get(grinder.id)?.version ?? null,
       typical: grinder.typical ?? [],
     })),
-    iceSources: here(iceRows).map(({ id, name, iceTempC, iceWetShare, heapGPerMl }) => ({
+    iceSources: here(iceRows).map(({ id, name, iceTempC, iceWetShare, heapGPerMl, pieceMm }) => ({
       id,
       name,
       iceTempC,
       iceWetShare,
       heapGPerMl,
+      pieceMm,
     })),
     coffees: coffeeRows.map((coffee) => ({
       id: coffee.id,

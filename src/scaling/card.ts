@@ -6,6 +6,7 @@ import type { First } from "#core/outlook";
 import type { SheetResult } from "#core/sheet";
 import { grindAnswer } from "./grindAnswer.ts";
 import { guessesOf } from "./guesses.ts";
+import { meltingOf } from "./melting.ts";
 import { brewTempOf, type Chosen, chosenOf, extractionOf, type ScaleState, sheetInputOf } from "./state.ts";
 
 /** What the forecast says of a sheet at its setting. */
@@ -46,6 +47,10 @@ export function cardOf(
   const setting =
     told?.setting ?? (typeof state.grind === "number" ? state.grind : known[state.grind]?.setting);
   const pours = poursFor(chosen, sheet, told?.stretch);
+  const melting = meltingOf(state, bench, sheet.rounded, {
+    brewTimeS: told?.figures?.brewTimeS,
+    stirring: "swirled",
+  });
   return {
     input: JSON.parse(JSON.stringify(sheetInputOf(state, bench))),
     ...(setting !== undefined && {
@@ -57,6 +62,7 @@ export function cardOf(
       },
     }),
     ...(told?.figures && { forecast: told.figures }),
+    ...(melting?.swirlS !== undefined && { swirlS: melting.swirlS }),
     ...(pours && { pours }),
     // A stir at the first drops belongs to brewers of one kind; the pours and the lid of another are others.
     ...(recipe.steps.length > 0 && brewer.kind === recipe.brewer.kind && { byHand: [...recipe.steps] }),

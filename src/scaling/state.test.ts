@@ -7,6 +7,7 @@ import { step } from "#parts/undoable.ts";
 import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import {
+  benchForScale,
   chosenOf,
   extractionOf,
   firstState,
@@ -17,7 +18,6 @@ import {
   readQuery,
   serveAs,
   sheetInputOf,
-  withFewRecipes,
 } from "./state.ts";
 
 const START = firstState(BENCH);
@@ -203,7 +203,7 @@ describe("of thousands of recipes", () => {
   }));
 
   test("a page carries the one that was asked for and every standard before others, in their order", () => {
-    const few = withFewRecipes({ ...BENCH, recipes: many }, many[201]);
+    const few = benchForScale({ ...BENCH, recipes: many }, many[201]);
     const ids = few.recipes.map(({ versionId }) => versionId);
     expect(ids).toHaveLength(60);
     expect(ids).toContain("v201");
@@ -214,8 +214,8 @@ describe("of thousands of recipes", () => {
   test("a version that does not count yet comes along; a small house keeps all it has", () => {
     const trial = { ...LOFT_CONE, versionId: "on trial" };
     const ids = ({ recipes }: typeof BENCH) => recipes.map(({ versionId }) => versionId);
-    expect(ids(withFewRecipes(BENCH, trial))).toEqual(["loft", "slack", "on trial"]);
-    expect(ids(withFewRecipes(BENCH, LOFT_CONE))).toEqual(["loft", "slack"]);
-    expect(ids(withFewRecipes(BENCH, undefined))).toEqual(["loft", "slack"]);
+    expect(ids(benchForScale(BENCH, trial))).toEqual(["loft", "slack", "on trial"]);
+    expect(ids(benchForScale(BENCH, LOFT_CONE))).toEqual(["loft", "slack"]);
+    expect(ids(benchForScale(BENCH, undefined))).toEqual(["loft", "slack"]);
   });
 });

@@ -55,15 +55,19 @@ export interface Chosen {
 const MOST_RECIPES = 60;
 
 /**
- * A bench with the recipes that a page of Scale needs: the one that was asked for, be it one that does not count yet,
- * then standards before the others.
+ * A bench with what a page of Scale needs to carry along: of recipes the one that was asked for, be it one that does not
+ * count yet, then standards before the others; of approved batches not what their dial ground, only which curve it was.
  */
-export function withFewRecipes(bench: Bench, asked: BenchRecipe | undefined): Bench {
+export function benchForScale(bench: Bench, asked: BenchRecipe | undefined): Bench {
   const isAsked = ({ versionId }: BenchRecipe) => versionId === asked?.versionId;
   const all = asked && !bench.recipes.some(isAsked) ? [...bench.recipes, asked] : bench.recipes;
   const rank = (recipe: BenchRecipe) => (isAsked(recipe) ? 0 : recipe.state === "standard" ? 1 : 2);
   const kept = new Set(all.toSorted((a, b) => rank(a) - rank(b)).slice(0, MOST_RECIPES));
-  return { ...bench, recipes: all.filter((recipe) => kept.has(recipe)) };
+  const standards = bench.standards.map((standard) => ({
+    ...standard,
+    curve: standard.curve && { ...standard.curve, points: [] },
+  }));
+  return { ...bench, standards, recipes: all.filter((recipe) => kept.has(recipe)) };
 }
 
 /** Whether a site has what a sheet takes. */

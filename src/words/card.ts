@@ -1,6 +1,7 @@
 import type { CardSheet } from "#contract/card.ts";
 import type { HandAct, HandStep, Moment } from "#core/recipe";
 import { printNumber, printTime } from "#core/units";
+import { swirlTime } from "./melting.ts";
 import { ANSWER_WORDS } from "./outlook.ts";
 import { placeTitle } from "./standard.ts";
 
@@ -45,7 +46,7 @@ export function firstPotNote({ roastedOn, low, high }: NonNullable<CardSheet["fi
 
 /** What to do, in working order. */
 export function stepsOf(
-  { input, result, dial, pours, byHand = [], madeWith }: CardSheet,
+  { input, result, dial, pours, byHand = [], madeWith, swirlS }: CardSheet,
   print: CardPrinters,
 ): readonly string[] {
   const { doseG, brewWaterG, bypassG, iceG, yieldG, settingG } = result.rounded;
@@ -88,7 +89,10 @@ export function stepsOf(
   if (bypassG > 0) steps.push(`Add ${print.liquid(bypassG)} of hot water beside the bed.`);
   if (hot)
     steps.push(`Weigh it: about ${print.liquid(yieldG)}. Swirl or stir, so that top and bottom taste alike.`);
-  else steps.push(`Swirl until the ice has melted. Weigh it: about ${print.liquid(yieldG)}.`);
+  else {
+    const long = swirlS === undefined ? "" : `, about ${swirlTime(swirlS)}`;
+    steps.push(`Swirl until the ice has melted${long}. Weigh it: about ${print.liquid(yieldG)}.`);
+  }
   steps.push("Taste it, and again when it has cooled a little.");
   const after = handed("after");
   steps.push(...after);

@@ -9,3 +9,11 @@ export {
   WATER_J_PER_G_K,
 } from "./heat.ts";
 export { type MeltInput, type MeltResult, melt } from "./melt.ts";
+export {
+  type MeltCurve,
+  type MeltCurveInput,
+  type MeltPoint,
+  meltCurve,
+  STIRRINGS,
+  type Stirring,
+} from "./meltCurve.ts";

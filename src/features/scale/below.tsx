@@ -18,6 +18,7 @@ import { BiggerPanel } from "./biggerPanel.tsx";
 import { Checks } from "./checks.tsx";
 import { CupPanel } from "./cupPanel.tsx";
 import { DialLadder } from "./dialLadder.tsx";
+import { MeltPanel } from "./meltPanel.tsx";
 import type { Told } from "./told.ts";
 import { toldOf, useForecast } from "./useForecast.ts";
 import { WindowSearch } from "./windowSearch.tsx";
@@ -138,6 +139,14 @@ export const Below = memo(function Below(props: BelowProps) {
             grinder={grinder.name}
             compare={compare}
             onWay={onWay}
+          />
+        )}
+        {serve === "iced" && (
+          <MeltPanel
+            state={state}
+            bench={bench}
+            figures={rounded}
+            brewTimeS={picked?.ok ? picked.value.brew.brewTimeS : undefined}
           />
         )}
         <CupPanel

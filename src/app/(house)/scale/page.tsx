@@ -4,7 +4,7 @@ import type { Bench, BenchRecipe } from "#contract/bench.ts";
 import { uuid } from "#contract/card.ts";
 import { findBenchRecipe } from "#data/bench.ts";
 import { Trouble } from "#features/frame/index.ts";
-import { canScale, readQuery, Scale, withFewRecipes } from "#features/scale/index.ts";
+import { benchForScale, canScale, readQuery, Scale } from "#features/scale/index.ts";
 import { database } from "#server/database.ts";
 import { currentBench } from "#server/site.ts";
 
@@ -28,7 +28,7 @@ export default guarded("see", async ({ searchParams }: Props) => {
   if (typeof bench === "string") return <Trouble what={bench} />;
   if (!canScale(bench)) return <Trouble what="unmeasured" />;
   const query = await searchParams;
-  const few = withFewRecipes(bench, await keptVersion(query.recipe, bench));
+  const few = benchForScale(bench, await keptVersion(query.recipe, bench));
   const { state, broken } = readQuery(query, few);
   return <Scale key={bench.site.id} bench={few} start={state} broken={broken} />;
 });
