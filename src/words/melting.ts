@@ -39,3 +39,18 @@ export function meltSentence(
   if (swirlS < AT_ONCE_S) return `The ice has melted by the time the last drop falls, with ${piece}${left}.`;
   return `About ${swirlTime(swirlS)} from the last drop until it has melted, ${STIRRING_WORDS[stirring]}, with ${piece}${left}.`;
 }
+
+/** How a glass is served; the same names as the sums have for it. */
+export const GLASS_WORDS = {
+  bare: "no ice in the glass",
+  cubes: "over fresh ice",
+  large: "over one large piece",
+  shaken: "shaken, strained, over fresh ice",
+} as const;
+
+const S_PER_MIN = 60;
+
+/** When a glass is looked at. */
+export function momentWords(atS: number): string {
+  return atS < S_PER_MIN ? "first sip" : `after ${printNumber(atS / S_PER_MIN, 0)} min`;
+}

@@ -1,5 +1,6 @@
 /** Ice, heat and dilution: what a hot brew becomes on ice. */
 export { type Equilibrium, equilibrium, type Liquid, type Mix, type WouldFreeze } from "./equilibrium.ts";
+export { type GlassInput, type GlassPoint, glassCurve, USUAL_GLASS_GAIN_W_PER_K } from "./glass.ts";
 export {
   ICE_J_PER_G_K,
   type Ice,

@@ -18,6 +18,7 @@ import { BiggerPanel } from "./biggerPanel.tsx";
 import { Checks } from "./checks.tsx";
 import { CupPanel } from "./cupPanel.tsx";
 import { DialLadder } from "./dialLadder.tsx";
+import { GlassPanel } from "./glassPanel.tsx";
 import { MeltPanel } from "./meltPanel.tsx";
 import type { Told } from "./told.ts";
 import { toldOf, useForecast } from "./useForecast.ts";
@@ -142,12 +143,15 @@ export const Below = memo(function Below(props: BelowProps) {
           />
         )}
         {serve === "iced" && (
-          <MeltPanel
-            state={state}
-            bench={bench}
-            figures={rounded}
-            brewTimeS={picked?.ok ? picked.value.brew.brewTimeS : undefined}
-          />
+          <>
+            <MeltPanel
+              state={state}
+              bench={bench}
+              figures={rounded}
+              brewTimeS={picked?.ok ? picked.value.brew.brewTimeS : undefined}
+            />
+            <GlassPanel state={state} bench={bench} figures={rounded} />
+          </>
         )}
         <CupPanel
           sheet={sheet}
