@@ -146,6 +146,41 @@ test("iced, the ladder is finer than hot for the same coffee, and the ice thins 
   await expect(forecast(page, "strength")).toBeVisible();
 });
 
+test("iced, the melt says how long to swirl, the glass what it tastes like later, and the card carries it", async ({
+  page,
+}) => {
+  await page.goto(
+    "/scale?serve=iced&vessel=0190a5c0-0000-7000-8000-000000000034&pins=yieldG:2400,totalRatio:15,finalTempC:8",
+  );
+  const melt = page.getByTestId("melt");
+  await expect(melt).toContainText(/About \d:\d\d from the last drop until it has melted, swirled/);
+  const swirled = (await melt.textContent()) ?? "";
+  const time = (text: string) => {
+    const [, minutes, rest] = text.match(/(\d+):(\d\d)/) ?? [];
+    return 60 * Number(minutes) + Number(rest);
+  };
+  await choose(page, "the server is", "left alone");
+  await expect(melt).toContainText("left alone");
+  expect(time((await melt.textContent()) ?? "")).toBeGreaterThan(time(swirled));
+  await page.getByText("ice while the ice melts, as a table").click();
+  await expect(page.getByRole("cell", { name: "ice, left alone" }).first()).toBeVisible();
+
+  const glass = page.getByRole("table", { name: "in the glass" });
+  const pct = async (row: string) =>
+    Number(
+      (
+        (await glass.getByRole("row").filter({ hasText: row }).getByRole("cell").nth(3).textContent()) ?? ""
+      ).match(/[\d.]+/)?.[0],
+    );
+  expect(await pct("over fresh ice")).toBeLessThan(await pct("no ice in the glass"));
+
+  await page.getByTestId("sureness").waitFor();
+  await page.getByRole("button", { name: "Save as card" }).click();
+  await expect(page.getByText("Kept as a card.")).toBeVisible();
+  await page.getByRole("button", { name: "Open it" }).click();
+  await expect(page.getByText(/Swirl until the ice has melted, about \d:\d\d\./)).toBeVisible();
+});
+
 test("a brewer whose basket nobody measured: the sheet works, and says what is missing", async ({ page }) => {
   const measures = ["across the top", "across the bottom", "height"] as const;
   const measured: Record<string, string> = {};

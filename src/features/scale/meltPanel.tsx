@@ -66,7 +66,7 @@ export function MeltPanel({ state, bench, figures, brewTimeS }: MeltPanelProps) 
       <p className="mb-2" data-testid="melt">
         {meltSentence({ ...melting, iceLeftG }, stirring)}
       </p>
-      <div className="flex flex-wrap gap-3">
+      <div className="grid gap-3 lg:grid-cols-2">
         {charts.map(({ name, y, series }) => (
           <Chart key={name} label={`${name} while the ice melts`} x={X} y={y} series={series} />
         ))}
