@@ -118,6 +118,18 @@ test("three pots are logged, one is approved: ladder, card and wall chart change
   await page.getByTestId("learned-note").getByRole("link").first().click();
   await page.waitForURL(/\/log\/[\w-]+$/);
 
+  // Approved by mistake: the one before is the standard again, and the card with it; then it is approved after all.
+  await page.goto(batch);
+  await page.getByRole("button", { name: "It is the standard no more" }).click();
+  await expect(page.getByText(/what it took the place of is, where there was one/)).toBeVisible();
+  await page.goto("/wall");
+  await expect(wallRow(page, "hot", "2.8 l")).toContainText("202 g");
+  await page.goto(batch);
+  await page.getByRole("button", { name: /^Approve it/ }).click();
+  await expect(page.getByText("the standard", { exact: true })).toBeVisible();
+  await page.goto(card);
+  await expect(page.getByText(/As approved: that batch took 5:12/)).toBeVisible();
+
   await page.goto("/log");
   const logged = page.getByRole("row").filter({ hasText: "Chough 13" }).first();
   await logged.getByRole("button", { name: /Correct/ }).click();

@@ -37,6 +37,7 @@ const ACTIONS: Readonly<Record<string, Right | "door">> = {
   "features/log/actions.ts learnFromLog": "measure",
   "features/log/actions.ts logBatch": "logBatches",
   "features/log/actions.ts takeOutBatch": "logBatches",
+  "features/log/actions.ts withdrawBatch": "approve",
   "features/people/actions.ts addPerson": "people",
   "features/people/actions.ts anonymisePerson": "people",
   "features/people/actions.ts archivePerson": "people",

@@ -165,6 +165,26 @@ describe("approving a batch", () => {
     await expect(approve(uuidv7())).rejects.toMatchObject({ code: "notThere" });
   });
 
+  test("taken back, the one before is in force again, and the cards with it", async () => {
+    const first = await aPot({ dialSetting: 10.5 });
+    const card = await aCard();
+    await approve(first, [card]);
+    const second = await aPot({ dialSetting: 14 });
+    // A moment later: what an approval retired is known by its time.
+    const later = { ...by, at: new Date(NOW.getTime() + 60_000) };
+    await server.approve(
+      { id: uuidv7(), batchId: second, revision: await revisionOf(second), cardIds: [card] },
+      later,
+    );
+    expect((await sheetOf(card)).dial?.setting).toBe(14);
+    const { changed } = await server.withdraw(second, { ...by, at: new Date(NOW.getTime() + 120_000) });
+    expect(changed).toBeGreaterThanOrEqual(1);
+    expect((await bigPot()).map(({ batchId }) => batchId)).toEqual([first]);
+    expect(await sheetOf(card)).toMatchObject({ dial: { setting: 10.5 }, standard: { batchId: first } });
+    expect((await trailOf(first))[0]?.action).toBe("restored");
+    await expect(server.withdraw(second, by)).rejects.toMatchObject({ code: "notThere" });
+  });
+
   test("two leads at once leave one standard", async () => {
     const [a, b] = [await aPot({ dialSetting: 10 }), await aPot({ dialSetting: 13 })];
     await Promise.all([approve(a), approve(b)]);

@@ -12,6 +12,9 @@ export const approvedBatch = z.strictObject({
 });
 export type ApprovedBatch = z.infer<typeof approvedBatch>;
 
+/** A batch that is to be a standard no more. */
+export const withdrawnBatch = z.strictObject({ batchId: uuid });
+
 /** A brewer and a grinder whose factors the log teaches. */
 export const fittedPair = z.strictObject({ siteId: uuid, brewerId: uuid, grinderId: uuid });
 

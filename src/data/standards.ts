@@ -180,6 +180,46 @@ async function retireOthers(tx: Database, place: Place, but: string | undefined,
 }
 
 /**
+ * Makes a batch a standard no more; what its approval retired is in force again. Both in the trail; part of the
+ * transaction in which the cards follow.
+ *
+ * @returns where the batch was brewed and what it taught; undefined where it is no standard
+ */
+export async function withdrawStandard(
+  tx: Database,
+  batchId: string,
+  by: Act,
+): Promise<{ readonly siteId: string; readonly grinderId: string } | undefined> {
+  await lockHouse(tx);
+  const found = await findApprovable(tx, batchId);
+  const own = found?.approvals.find(({ standard }) => standard.retiredAt === null)?.standard;
+  if (!found?.batch.grinderId || !own) return undefined;
+  await tx.update(standards).set({ retiredAt: by.at }).where(eq(standards.id, own.id));
+  await record(tx, by, {
+    action: "ended",
+    subject: "batch",
+    subjectId: batchId,
+    before: await named(tx, own),
+  });
+  const retired = await tx
+    .select()
+    .from(standards)
+    .where(and(eq(standards.brewerId, own.brewerId), eq(standards.retiredAt, own.at)));
+  const before = retired.filter((each) => samePlace(each, own)).toSorted(newestFirst)[0];
+  if (before) {
+    await tx.update(standards).set({ retiredAt: null }).where(eq(standards.id, before.id));
+    await record(tx, by, {
+      action: "restored",
+      subject: "batch",
+      subjectId: before.batchId,
+      after: await named(tx, before),
+    });
+  }
+  await turnBench(tx);
+  return { siteId: own.siteId, grinderId: found.batch.grinderId };
+}
+
+/**
  * After a batch was corrected, taken out or put back: its standard moves to where it now belongs, or is retired where
  * it no longer says enough. Part of that transaction.
  *

@@ -10,6 +10,7 @@ import {
   readStandards,
   samePlace,
   standardOf,
+  withdrawStandard,
 } from "#data/standards.ts";
 import { type Settling, settled } from "#scaling/standard.ts";
 import { standardSentence } from "#words/index.ts";
@@ -86,6 +87,15 @@ export async function approve(
       throw new Refusal(standardSentence(code), { code: code === "saysTooLittle" ? "refused" : code });
     }
     return { changed: approved.value.again ? 0 : await remakeAll(tx, chosen, by) };
+  });
+}
+
+/** Makes a batch a standard no more; the one before is in force again, and the cards follow. */
+export async function withdraw(batchId: string, by: Act): Promise<{ readonly changed: number }> {
+  return database().transaction(async (tx) => {
+    const taught = await withdrawStandard(tx, batchId, by);
+    if (!taught) throw new Refusal(standardSentence("noStandard"), { code: "notThere" });
+    return { changed: await followCorrection(tx, { batchId, ...taught }, by) };
   });
 }
 

@@ -85,7 +85,14 @@ export {
 } from "./recipe.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";
 export { siteWhys } from "./sites.ts";
-export { followedSentence, labelCaution, placeTitle, standardNote, standardSentence } from "./standard.ts";
+export {
+  followedSentence,
+  labelCaution,
+  placeTitle,
+  standardNote,
+  standardSentence,
+  withdrawnSentence,
+} from "./standard.ts";
 export {
   ASPECT_WORDS,
   FIELD_WORDS,

@@ -18,12 +18,14 @@ export function placeTitle({
 }
 
 /** Why a batch is not made the standard. */
-export function standardSentence(code: "notThere" | "stale" | "saysTooLittle"): string {
+export function standardSentence(code: "notThere" | "stale" | "saysTooLittle" | "noStandard"): string {
   switch (code) {
     case "notThere":
       return "This batch is not in the log any more.";
     case "stale":
       return "Somebody corrected this batch meanwhile: look at it as it is now, and approve it then.";
+    case "noStandard":
+      return "This batch is no standard any more.";
     case "saysTooLittle":
       return "A standard says its coffee, its grinder and its setting: correct the batch in the log first.";
   }
@@ -51,6 +53,12 @@ export function standardNote({
     strengthPct !== undefined && `came out at ${printPct(strengthPct)}`,
   ].filter(Boolean);
   return figures.length > 0 ? `As approved: that batch ${figures.join(" and ")}` : "As approved";
+}
+
+/** What followed when an approval was taken back. */
+export function withdrawnSentence(cards: number): string {
+  const followed = cards === 0 ? "" : ` ${cards} ${cards === 1 ? "card goes" : "cards go"} back.`;
+  return `It is the standard no more; what it took the place of is, where there was one.${followed}`;
 }
 
 const MIN_PER_H = 60;

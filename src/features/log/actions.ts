@@ -1,11 +1,11 @@
 "use server";
 
 import { correctedBatch, loggedBatch, removedBatch } from "#contract/batch.ts";
-import { approvedBatch, fittedPair } from "#contract/standard.ts";
+import { approvedBatch, fittedPair, withdrawnBatch } from "#contract/standard.ts";
 import { action } from "#server/action.ts";
 import { correct, log, takeOut } from "#server/batches.ts";
 import { fitToLog, forgetFit } from "#server/fits.ts";
-import { approve } from "#server/standards.ts";
+import { approve, withdraw } from "#server/standards.ts";
 
 export const logBatch = action("logBatches")
   .inputSchema(loggedBatch)
@@ -24,6 +24,11 @@ export const takeOutBatch = action("logBatches")
 export const approveBatch = action("approve")
   .inputSchema(approvedBatch)
   .action(async ({ parsedInput, ctx }) => approve(parsedInput, ctx.by));
+
+/** Makes a batch a standard no more; what it retired is one again. */
+export const withdrawBatch = action("approve")
+  .inputSchema(withdrawnBatch)
+  .action(async ({ parsedInput, ctx }) => withdraw(parsedInput.batchId, ctx.by));
 
 /** Fits a brewer's and a grinder's factors to the log, now and after every batch. */
 export const learnFromLog = action("measure")

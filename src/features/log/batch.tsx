@@ -13,8 +13,8 @@ import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { SAMPLED_WORDS } from "#words/index.ts";
-import { approveBatch } from "./actions.ts";
+import { SAMPLED_WORDS, withdrawnSentence } from "#words/index.ts";
+import { approveBatch, withdrawBatch } from "./actions.ts";
 
 export interface BatchPage {
   readonly batch: BatchRow & { readonly when: string; readonly removed: boolean };
@@ -33,6 +33,8 @@ export interface BatchPage {
 /** One batch of the log, and its way to being the standard. */
 export function Batch({ batch, approvals, approval }: BatchPage) {
   const units = useUnits();
+  const { may } = useCounter();
+  const withdraw = useWithdraw();
   const { strengthPct, sampledAt, iceG, yieldG, brewTimeS, dialSetting, note, person } = batch;
   const figures: readonly (readonly [string, string])[] = [
     ["coffee", units.printMass(batch.doseG)],
@@ -86,7 +88,14 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
         </p>
       </Panel>
       {approvals.length > 0 && (
-        <Panel title="As a standard">
+        <Panel
+          title="As a standard"
+          aside={
+            batch.approved &&
+            !batch.removed &&
+            may("approve") && <Button onClick={() => withdraw(batch.id)}>It is the standard no more</Button>
+          }
+        >
           <ul>
             {approvals.map(({ when, person, retired }) => (
               <li key={when}>
@@ -122,11 +131,24 @@ interface ApproveProps extends Exclude<BatchPage["approval"], { readonly cannot:
   readonly batch: BatchPage["batch"];
 }
 
+/** Takes an approval back, and says what followed. */
+function useWithdraw() {
+  const router = useRouter();
+  const { send } = useCounter();
+  return async (batchId: string) => {
+    const sent = await send(withdrawBatch({ batchId }));
+    if (!sent.ok) return;
+    toast.info(withdrawnSentence(sent.data.changed));
+    router.refresh();
+  };
+}
+
 /** What it becomes the standard of, what that retires, and which cards follow. */
 function Approve({ batch, what, retires, effects }: ApproveProps) {
   const router = useRouter();
   const { send } = useCounter();
   const { chosen, toggle } = useFollowing(effects);
+  const withdraw = useWithdraw();
   const [id] = useState(() => uuidv7());
   const [busy, setBusy] = useState(false);
   const approve = async () => {
@@ -137,7 +159,9 @@ function Approve({ batch, what, retires, effects }: ApproveProps) {
     if (!sent.ok) return;
     const { changed } = sent.data;
     const cards = changed > 0 ? ` ${changed} ${changed === 1 ? "card follows" : "cards follow"} it.` : "";
-    toast.success(`It is the standard now.${cards}`);
+    toast.success(`It is the standard now.${cards}`, {
+      action: { label: "Undo", onClick: () => void withdraw(batchId) },
+    });
     router.refresh();
   };
   return (
