@@ -119,7 +119,16 @@ export const BENCH: Bench = {
     },
   ],
   iceSources: [
-    { id: "bin", name: "bin machine", iceTempC: -1, iceWetShare: 0.08, heapGPerMl: 0.58, pieceMm: 22 },
+    {
+      id: "bin",
+      name: "bin machine",
+      iceTempC: -1,
+      iceWetShare: 0.08,
+      heapGPerMl: 0.58,
+      pieceMm: 22,
+      storeKg: 11,
+      kgPerDay: 26,
+    },
   ],
   coffees: [
     {

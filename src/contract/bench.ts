@@ -103,6 +103,9 @@ export interface BenchIce extends Ice {
   readonly heapGPerMl: number;
   /** A piece, across, mm; null where nobody noted it. */
   readonly pieceMm: number | null;
+  /** What its bin holds, and what it makes. */
+  readonly storeKg: number | null;
+  readonly kgPerDay: number | null;
 }
 
 export interface BenchCoffee extends Benched, Pick<Figures<"coffee">, "roastLevel" | "roastedOn"> {

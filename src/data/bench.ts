@@ -117,13 +117,15 @@ export async function readBench(
       curveVersion: curves.get(grinder.id)?.version ?? null,
       typical: grinder.typical ?? [],
     })),
-    iceSources: here(iceRows).map(({ id, name, iceTempC, iceWetShare, heapGPerMl, pieceMm }) => ({
-      id,
-      name,
-      iceTempC,
-      iceWetShare,
-      heapGPerMl,
-      pieceMm,
+    iceSources: here(iceRows).map((ice) => ({
+      id: ice.id,
+      name: ice.name,
+      iceTempC: ice.iceTempC,
+      iceWetShare: ice.iceWetShare,
+      heapGPerMl: ice.heapGPerMl,
+      pieceMm: ice.pieceMm,
+      storeKg: ice.storeKg,
+      kgPerDay: ice.kgPerDay,
     })),
     coffees: coffeeRows.map((coffee) => ({
       id: coffee.id,

@@ -8,13 +8,17 @@ import {
   fitSentences,
   followedSentence,
   handsSentence,
+  iceBudgetSentence,
   labelCaution,
   learnedSentences,
+  meltSentence,
+  momentWords,
   otherBurrsSentence,
   placeTitle,
   quietSentence,
   siteWhys,
   standardNote,
+  swirlTime,
   verdictSentence,
   wasteSentence,
 } from "./index.ts";
@@ -116,6 +120,27 @@ test("standards, their cards and labels", () => {
   expect(firstPotNote({ roastedOn: "2026-07-12", low: 9.6, high: 10.9 })).toBe(
     "First pot of the bag roasted on 2026-07-12: taste it before others follow. The dial should lie between 9.6 and 10.9.",
   );
+});
+
+test("the melt, the glass and the day's ice", () => {
+  const melt = { swirlS: 63, iceLeftG: 0, pieceMm: 22, pieceIsGuess: false };
+  expect(meltSentence(melt, "swirled")).toBe(
+    "About 1:05 from the last drop until it has melted, swirled, with pieces of 22 mm.",
+  );
+  expect(meltSentence({ ...melt, swirlS: 2 }, "swirled")).toMatch(
+    /^The ice has melted by the time the last drop falls/,
+  );
+  expect(meltSentence({ ...melt, iceLeftG: 40 }, "still")).toContain("40 g of ice stay at 0 °C");
+  expect(meltSentence({ ...melt, swirlS: undefined, pieceIsGuess: true }, "still")).toMatch(
+    /^It takes longer than half an hour, left alone, .* note on the Bench/,
+  );
+  expect([swirlTime(1), swirlTime(58)]).toEqual(["0:05", "1:00"]);
+  expect([momentWords(30), momentWords(600)]).toEqual(["first sip", "after 10 min"]);
+  const print = (massG: number) => `${massG} g`;
+  expect(iceBudgetSentence({ drawnG: 21_833, spareG: -3166.7 }, print)).toContain(
+    "short by 3167 g. Freeze as much ahead",
+  );
+  expect(iceBudgetSentence({ drawnG: 21_833, spareG: 15_233 }, print)).toContain("15233 g to spare");
 });
 
 test("what a way costs", () => {

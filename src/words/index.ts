@@ -36,7 +36,14 @@ export {
   vesselSentence,
   wetIceSentence,
 } from "./measure.ts";
-export { GLASS_WORDS, meltSentence, momentWords, STIRRING_WORDS, swirlTime } from "./melting.ts";
+export {
+  GLASS_WORDS,
+  iceBudgetSentence,
+  meltSentence,
+  momentWords,
+  STIRRING_WORDS,
+  swirlTime,
+} from "./melting.ts";
 export { listed, PIN_WORDS, printPin } from "./names.ts";
 export {
   ANSWER_WORDS,

@@ -1,4 +1,6 @@
 /** The shift: what a day's list adds up to. */
+
+export { type IceBudget, type IceSupply, iceBudget } from "./iceBudget.ts";
 export {
   type CoffeeTotal,
   type Doses,

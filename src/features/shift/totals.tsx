@@ -1,9 +1,11 @@
-import type { Bench } from "#contract/bench.ts";
+import type { ReactNode } from "react";
+import type { Bench, BenchIce } from "#contract/bench.ts";
 import { cupsFrom } from "#core/sheet";
-import type { ShiftTotals } from "#core/shift";
+import { iceBudget, type ShiftTotals } from "#core/shift";
 import { printNumber } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
+import { iceBudgetSentence } from "#words/index.ts";
 
 interface TotalsProps {
   readonly totals: ShiftTotals;
@@ -51,7 +53,12 @@ export function Totals({ totals, bench }: TotalsProps) {
           <Row name="to rinse papers" value={units.printLiquid(rinseG)} />
           {preheatG > 0 && <Row name="to warm vessels" value={units.printLiquid(preheatG)} />}
           {iceBySource.map(({ name, iceG }) => (
-            <Row key={name} name={`ice from the ${name}`} value={units.printMass(iceG)} />
+            <Row
+              key={name}
+              name={`ice from the ${name}`}
+              value={units.printMass(iceG)}
+              note={<IceLeft needG={iceG} source={bench.iceSources.find((each) => each.name === name)} />}
+            />
           ))}
           {filtersByBrewer.map(({ name, count }) => (
             <Row key={name} name={`filters for ${name}`} value={String(count)} />
@@ -80,11 +87,31 @@ export function Totals({ totals, bench }: TotalsProps) {
   );
 }
 
-function Row({ name, value }: { readonly name: string; readonly value: string }) {
+/** Whether a day's ice is there: what the bin holds and makes, and what to freeze ahead. */
+function IceLeft({ needG, source }: { readonly needG: number; readonly source: BenchIce | undefined }) {
+  const units = useUnits();
+  const budget = source && iceBudget(needG, source);
+  if (!budget) return null;
+  const { drawnG, spareG } = budget;
+  return (
+    <span className={`text-sm ${spareG < 0 ? "font-semibold text-stop" : "text-quiet"}`}>
+      {iceBudgetSentence({ drawnG, spareG }, units.printMass)}
+    </span>
+  );
+}
+
+interface RowProps {
+  readonly name: string;
+  readonly value: string;
+  readonly note?: ReactNode;
+}
+
+function Row({ name, value, note }: RowProps) {
   return (
     <div className="contents">
       <dt className="text-quiet">{name}</dt>
       <dd className="text-right font-semibold tabular-nums">{value}</dd>
+      {note && <dd className="col-span-2 empty:hidden">{note}</dd>}
     </div>
   );
 }
