@@ -39,7 +39,13 @@ export function GlassPanel({ state, bench, figures }: GlassPanelProps) {
         />
       }
     >
-      <div className="overflow-x-auto">
+      <section
+        // On a phone it scrolls by itself, and nothing in it can be pressed: the keyboard must reach it.
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: see above
+        tabIndex={0}
+        aria-label="a glass, moment by moment"
+        className="overflow-x-auto"
+      >
         <table className="w-full text-sm tabular-nums" aria-label="in the glass">
           <thead>
             <tr className="text-left text-quiet">
@@ -80,7 +86,7 @@ export function GlassPanel({ state, bench, figures }: GlassPanelProps) {
             ))}
           </tbody>
         </table>
-      </div>
+      </section>
       <p className="mt-1 text-quiet text-sm">
         What is outside the house's window is dotted. A usual glass of its size in a room of{" "}
         {units.printTemp(bench.settings.roomTempC)}; nothing evaporates. Ice is food: a clean scoop, no hands,
