@@ -267,6 +267,8 @@ test.describe("people", () => {
     baseURL,
   }) => {
     await page.goto("/scale");
+    // A tap before the page listens is lost: what is forecast says that it does.
+    await page.getByTestId("sureness").waitFor();
     await page.getByRole("button", { name: "Save as card" }).click();
     await expect(page.getByText("Kept as a card.")).toBeVisible();
     const day = "/shift?day=2026-07-18";
