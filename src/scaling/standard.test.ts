@@ -4,9 +4,10 @@ import type { CardSheet } from "#contract/card.ts";
 import { must } from "#core/result";
 import { BENCH, LOFT_CONE } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
+import { asStandard, nearestSetting, standardAt } from "./approved.ts";
 import { makeCard, type Remade } from "./remade.ts";
-import { placeOfCard, settled, standardAt } from "./standard.ts";
-import { asStandard, firstState, settingFor } from "./state.ts";
+import { placeOfCard, settled } from "./standard.ts";
+import { firstState } from "./state.ts";
 
 const FULMAR = BENCH.brewers[0]!;
 const sheetOf = ({ sheet, result }: Remade) => ({ ...sheet, result }) as CardSheet;
@@ -34,10 +35,10 @@ describe("the standard of a pot", () => {
   });
 
   test("water that was delivered is the setting of the brewer that is nearest", () => {
-    expect(settingFor(FULMAR, 3229)).toMatchObject({ settingG: 3300 });
-    expect(settingFor(FULMAR, 3260).settingG).toBe(3300);
-    expect(settingFor(FULMAR, 9000).settingG).toBe(3600);
-    expect(settingFor(FULMAR, 3229).deliveredG).toBeCloseTo(0.976 * 3300 + 8, 9);
+    expect(nearestSetting(FULMAR, 3229)).toMatchObject({ settingG: 3300 });
+    expect(nearestSetting(FULMAR, 3260).settingG).toBe(3300);
+    expect(nearestSetting(FULMAR, 9000).settingG).toBe(3600);
+    expect(nearestSetting(FULMAR, 3229).deliveredG).toBeCloseTo(0.976 * 3300 + 8, 9);
   });
 });
 

@@ -1,35 +1,10 @@
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
 import type { CardSheet, CardStandard } from "#contract/card.ts";
 import type { Standard } from "#contract/standard.ts";
-import { sameSize } from "#core/learn";
 import { fail, ok, type Result } from "#core/result";
-import { PIN_NAMES, type Serve } from "#core/sheet";
+import { PIN_NAMES } from "#core/sheet";
+import { type Place, pinsOfStandard, standardAt } from "./approved.ts";
 import { makeCard, type Remade, type RemakeFailure, remade, stateOfCard, withStandard } from "./remade.ts";
-import { pinsOfStandard } from "./state.ts";
-
-/** What a standard is of. */
-export interface Place {
-  readonly coffeeId: string;
-  readonly brewerId: string;
-  readonly serve: Serve;
-  readonly sizeG: number;
-}
-
-/** The standard in force of a coffee on a brewer at a size; the nearest in size where sizes overlap. */
-export function standardAt(
-  standards: readonly Standard[],
-  { coffeeId, brewerId, serve, sizeG }: Place,
-): Standard | undefined {
-  return standards
-    .filter(
-      (each) =>
-        each.coffeeId === coffeeId &&
-        each.brewerId === brewerId &&
-        each.serve === serve &&
-        sameSize(each.sizeG, sizeG),
-    )
-    .toSorted((a, b) => Math.abs(a.sizeG - sizeG) - Math.abs(b.sizeG - sizeG))[0];
-}
 
 /** What a card is of. */
 export function placeOfCard({ madeWith, input, result }: CardSheet): Place {

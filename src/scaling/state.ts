@@ -8,7 +8,6 @@ import type {
   BenchVessel,
 } from "#contract/bench.ts";
 import type { HouseSettings, IcedSchool } from "#contract/house.ts";
-import type { Standard } from "#contract/standard.ts";
 import { onDial } from "#core/grind";
 import { boilingC } from "#core/measure";
 import { ANSWERS, type Answer } from "#core/outlook";
@@ -194,38 +193,6 @@ export function into(vesselId: string, state: ScaleState, bench: Bench): ScaleSt
     pin.name === "yieldG" && pin.value === old.workingG ? { ...pin, value: vessel.workingG } : pin,
   );
   return { ...state, vessel: vesselId, pins };
-}
-
-/** The brewer's setting that a batch's delivered water comes from, and what it delivers; g */
-export function settingFor(
-  { lattice: { interceptG, slope, stepG, minSettingG, maxSettingG } }: Pick<BenchBrewer, "lattice">,
-  waterG: number,
-): { readonly settingG: number; readonly deliveredG: number } {
-  const steps = Math.round(((waterG - interceptG) / slope - minSettingG) / stepG);
-  const settingG = Math.min(maxSettingG, Math.max(minSettingG, minSettingG + steps * stepG));
-  return { settingG, deliveredG: interceptG + slope * settingG };
-}
-
-/** A batch's masses as pins: the dose and the ice as the house weighs them, and water that the brewer can be set to. */
-export function pinsOfStandard(
-  { doseG, waterG, iceG, serve }: Pick<Standard, "doseG" | "waterG" | "iceG" | "serve">,
-  brewer: Pick<BenchBrewer, "lattice">,
-  { rounding }: Pick<HouseSettings, "rounding">,
-  bypassG = 0,
-): readonly PinSet[] {
-  const weighed = (massG: number, stepG: number) => Math.round(massG / stepG) * stepG;
-  return [
-    { name: "doseG", value: weighed(doseG, rounding.doseG) },
-    { name: "brewWaterG", value: settingFor(brewer, waterG - bypassG).deliveredG },
-    ...(serve === "iced" ? [{ name: "iceG" as const, value: weighed(iceG, rounding.iceG) }] : []),
-    ...(bypassG > 0 ? [{ name: "bypassG" as const, value: bypassG }] : []),
-  ];
-}
-
-/** A sheet as an approved batch was brewed: its masses and its setting. */
-export function asStandard(state: ScaleState, standard: Standard, bench: Bench): ScaleState {
-  const pins = pinsOfStandard(standard, chosenOf(state, bench).brewer, bench.settings);
-  return { ...state, pins, grind: standard.dialSetting };
 }
 
 /** The extraction that a sheet counts with: the metered source cup's, else the house's guess. */

@@ -19,18 +19,11 @@ import {
   type SheetFigures,
   solveSheet,
 } from "#core/sheet";
+import { asStandard, nearestSetting, standardAt } from "./approved.ts";
 import { askingOf } from "./asking.ts";
 import { makeCard, type Remade, withStandard } from "./remade.ts";
-import { followedBatch, standardAt } from "./standard.ts";
-import {
-  asStandard,
-  chosenOf,
-  firstPins,
-  recipeRatio,
-  type ScaleState,
-  settingFor,
-  sheetInputOf,
-} from "./state.ts";
+import { followedBatch } from "./standard.ts";
+import { chosenOf, firstPins, recipeRatio, type ScaleState, sheetInputOf } from "./state.ts";
 import { teaches } from "./teaching.ts";
 
 /** What a wall chart is of, once what was not chosen has its usual. */
@@ -125,7 +118,10 @@ function usualSizes(
 ): readonly number[] {
   const ratio = recipeRatio(recipe);
   const beverage = (settingG: number) => {
-    const { deliveredG } = settingFor(brewer, brewer.lattice.interceptG + brewer.lattice.slope * settingG);
+    const { deliveredG } = nearestSetting(
+      brewer,
+      brewer.lattice.interceptG + brewer.lattice.slope * settingG,
+    );
     return deliveredG * (1 - brewer.retentionGPerG / ratio);
   };
   const approved = standards

@@ -3,6 +3,7 @@ import type { HandAct, HandStep, Moment } from "#core/recipe";
 import { printNumber, printTime } from "#core/units";
 import { swirlTime } from "./melting.ts";
 import { ANSWER_WORDS } from "./outlook.ts";
+import { printSetting } from "./setting.ts";
 import { placeTitle } from "./standard.ts";
 
 /** A card's name wherever it is listed. */
@@ -17,11 +18,6 @@ export interface CardPrinters {
   readonly mass: (massG: number) => string;
   readonly liquid: (massG: number) => string;
   readonly temp: (tempC: number) => string;
-}
-
-/** A brewer's setting as its panel says it. */
-export function printSetting(settingG: number): string {
-  return `${printNumber(settingG / 1000, 2)} l`;
 }
 
 /** Where a card's setting comes from. */

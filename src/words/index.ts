@@ -10,7 +10,6 @@ export {
   cautionsOf,
   firstPotNote,
   groundBy,
-  printSetting,
   stepsOf,
 } from "./card.ts";
 export { careCautions, dueSentence } from "./care.ts";
@@ -49,6 +48,7 @@ export {
   ANSWER_WORDS,
   differSentences,
   type MissingForForecast,
+  mendedSentence,
   mendSentence,
   missingSentence,
   missSentence,
@@ -90,6 +90,7 @@ export {
   SERVICE_WORDS,
   STATE_WORDS,
 } from "./recipe.ts";
+export { printSetting } from "./setting.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";
 export { siteWhys } from "./sites.ts";
 export {

@@ -42,6 +42,11 @@ export function mendSentence(mend: Mend, grinder: string): string {
   }
 }
 
+/** What is said when it was taken. */
+export function mendedSentence(mend: Mend): string {
+  return mend.by === "basket" ? `On ${mend.name} now.` : "";
+}
+
 /** What was looked at, and did not help. */
 export const NOTHING_MENDS =
   "Nothing takes all of this away: no setting nearby, nor another basket. Brew less at once, or change the ratio, the pot or the recipe.";

@@ -1,18 +1,18 @@
 "use client";
 
-import { memo, useEffect, useMemo } from "react";
+import { memo, useCallback, useEffect, useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
 import { type Mend, recommended, type WayAnswer } from "#core/outlook";
 import type { SheetInput, SheetResult } from "#core/sheet";
+import { asStandard, standardAt } from "#scaling/approved.ts";
 import { askingOf } from "#scaling/asking.ts";
 import { callsForMore } from "#scaling/bigger.ts";
 import { grindAnswer } from "#scaling/grindAnswer.ts";
-import { standardAt } from "#scaling/standard.ts";
 import { chosenOf, extractionOf, type GrindPick, type ScaleState } from "#scaling/state.ts";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
-import { brewFailureSentence, missingSentence } from "#words/index.ts";
+import { brewFailureSentence, mendedSentence, missingSentence, tookSentence } from "#words/index.ts";
 import { BasketPanel } from "./basketPanel.tsx";
 import { BiggerPanel } from "./biggerPanel.tsx";
 import { Checks } from "./checks.tsx";
@@ -20,6 +20,7 @@ import { CupPanel } from "./cupPanel.tsx";
 import { DialLadder } from "./dialLadder.tsx";
 import { GlassPanel } from "./glassPanel.tsx";
 import { MeltPanel } from "./meltPanel.tsx";
+import { mendedBy } from "./mended.ts";
 import type { Told } from "./told.ts";
 import { toldOf, useForecast } from "./useForecast.ts";
 import { WindowSearch } from "./windowSearch.tsx";
@@ -33,9 +34,8 @@ interface BelowProps {
   readonly grind: GrindPick;
   readonly onGrind: (grind: GrindPick) => void;
   readonly onIce: (id: string) => void;
-  readonly onMend: (mend: Mend) => void;
-  readonly onStandard: (standard: Standard) => void;
-  readonly onWay: (state: ScaleState, answer: WayAnswer) => void;
+  /** Takes over what is proposed here, as one step that is undone as one. */
+  readonly onTake: (to: (state: ScaleState) => ScaleState, said: string) => void;
   /** What the forecast says, for the ribbon and the card. */
   readonly onTold: (told: Told | undefined) => void;
 }
@@ -49,7 +49,7 @@ const RATIOS = Array.from(
 
 /** Below the ribbon: what the forecast makes of the sheet. */
 export const Below = memo(function Below(props: BelowProps) {
-  const { bench, state, sheet, input, grind, onGrind, onIce, onMend, onStandard, onWay, onTold } = props;
+  const { bench, state, sheet, input, grind, onGrind, onIce, onTake, onTold } = props;
   const chosen = chosenOf(state, bench);
   const { grinder, brewer, recipe, ice } = chosen;
   const { rounded } = sheet;
@@ -60,6 +60,21 @@ export const Below = memo(function Below(props: BelowProps) {
   const { first, study, failure, lost } = forecast;
   const told = useMemo(() => toldOf(forecast, current ? state : undefined), [forecast, current, state]);
   useEffect(() => onTold(told), [told, onTold]);
+
+  const takeMend = useCallback(
+    (mend: Mend) => onTake((now) => mendedBy(mend, now, bench), mendedSentence(mend)),
+    [onTake, bench],
+  );
+  const takeStandard = useCallback(
+    (approved: Standard) =>
+      onTake((now) => asStandard(now, approved, bench), "As the approved batch was brewed."),
+    [onTake, bench],
+  );
+  const takeWay = useCallback(
+    (way: ScaleState, { by, brewed }: WayAnswer) =>
+      onTake((now) => ({ ...way, grind: brewed?.by ?? now.grind }), tookSentence(by)),
+    [onTake],
+  );
 
   const { doseG } = rounded;
   const { serve } = state;
@@ -103,7 +118,7 @@ export const Below = memo(function Below(props: BelowProps) {
           figures={rounded}
           outlook={picked?.ok ? picked.value.checks : undefined}
           mends={study && study.of === first ? study.mends : undefined}
-          onMend={onMend}
+          onMend={takeMend}
         />
         {picked?.ok && brewer.basket && <BasketPanel basket={brewer.basket} outlook={picked.value} />}
       </div>
@@ -130,7 +145,7 @@ export const Below = memo(function Below(props: BelowProps) {
           bench={bench}
           coffeeId={chosen.coffee.id}
           standard={standard}
-          onStandard={onStandard}
+          onStandard={takeStandard}
         />
         {callsForMore(sheet.checks, suggested, failure !== undefined) && (
           <BiggerPanel
@@ -139,7 +154,7 @@ export const Below = memo(function Below(props: BelowProps) {
             sheet={sheet}
             grinder={grinder.name}
             compare={compare}
-            onWay={onWay}
+            onWay={takeWay}
           />
         )}
         {serve === "iced" && (

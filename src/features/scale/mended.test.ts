@@ -10,14 +10,13 @@ const done = { stretch: undefined, setting: 10.5, brewTimeS: 360 };
 
 describe("a mend that is taken", () => {
   test("turns the dial and touches nothing else", () => {
-    const mended = mendedBy({ by: "dial", steps: 4, ...done }, STATE, BENCH);
-    expect(mended?.state).toEqual({ ...STATE, grind: 10.5 });
+    expect(mendedBy({ by: "dial", steps: 4, ...done }, STATE, BENCH)).toEqual({ ...STATE, grind: 10.5 });
   });
 
   test("moves to another brewer, if it is still there", () => {
     const mend = { by: "basket", name: "Twin", ...done } as const;
-    expect(mendedBy(mend, STATE, TWO)?.state).toMatchObject({ brewer: "twin", grind: 10.5 });
-    expect(mendedBy(mend, STATE, BENCH)).toBeUndefined();
+    expect(mendedBy(mend, STATE, TWO)).toMatchObject({ brewer: "twin", grind: 10.5 });
+    expect(mendedBy(mend, STATE, BENCH)).toBe(STATE);
   });
 });
 

@@ -6,13 +6,10 @@ import { memo, useCallback, useDeferredValue, useEffect, useMemo, useReducer, us
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
-import type { Standard } from "#contract/standard.ts";
-import type { Mend, WayAnswer } from "#core/outlook";
 import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
 import {
-  asStandard,
   chosenOf,
   extractionOf,
   firstPins,
@@ -32,10 +29,9 @@ import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { PIN_WORDS, rightSentence, sheetFailureSentence, tookSentence } from "#words/index.ts";
+import { PIN_WORDS, rightSentence, sheetFailureSentence } from "#words/index.ts";
 import { saveCard } from "./actions.ts";
 import { FIGURES, type FigureName } from "./figures.ts";
-import { mendedBy } from "./mended.ts";
 import { Ribbon } from "./ribbon.tsx";
 import { type ToldBoard, toldBoard, useTold } from "./told.ts";
 
@@ -81,32 +77,12 @@ export function Scale({ bench, start, broken }: ScaleProps) {
   // The ribbon moves at once; what lies below it follows when there is time, and leaves out what was overtaken.
   const stands = useMemo(() => sheet && { state, sheet, input }, [state, sheet, input]);
   const below = useDeferredValue(stands);
-  const latest = useRef(state);
-  useEffect(() => {
-    latest.current = state;
-  });
-  const takeMend = useCallback(
-    (mend: Mend) => {
-      const mended = mendedBy(mend, latest.current, bench);
-      if (!mended) return;
-      change(() => mended.state);
-      setSaid(mended.said);
-    },
-    [bench, change],
-  );
-  const takeWay = useCallback(
-    (way: ScaleState, { by, brewed }: WayAnswer) => {
-      change((now) => ({ ...way, grind: brewed?.by ?? now.grind }));
-      setSaid(tookSentence(by));
+  const take = useCallback(
+    (to: (state: ScaleState) => ScaleState, sentence: string) => {
+      change(to);
+      setSaid(sentence);
     },
     [change],
-  );
-  const takeStandard = useCallback(
-    (standard: Standard) => {
-      change((now) => asStandard(now, standard, bench));
-      setSaid("As the approved batch was brewed.");
-    },
-    [bench, change],
   );
   const pickIce = useCallback((ice: string) => change((now) => ({ ...now, ice })), [change]);
 
@@ -225,9 +201,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             grind={state.grind}
             onGrind={pickGrind}
             onIce={pickIce}
-            onMend={takeMend}
-            onStandard={takeStandard}
-            onWay={takeWay}
+            onTake={take}
             onTold={board.write}
           />
         </div>
