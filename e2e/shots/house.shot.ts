@@ -24,18 +24,14 @@ test("the main views", async ({ page }) => {
   await page.getByRole("button", { name: "Save as card" }).click();
   await expect(page.getByText("Kept as a card.")).toBeVisible();
 
-  await page.setViewportSize({ width: 1280, height: 1240 });
-  for (const [name, path] of [
-    ["scale-forecast", "/scale?grind=7"],
-    ["scale-forecast-iced", `${ICED}&grind=extraction`],
+  await page.setViewportSize({ width: 1280, height: 1500 });
+  for (const [name, path, chart] of [
+    ["scale-forecast", "/scale?grind=7", /strength and extraction/],
+    ["scale-forecast-iced", `${ICED}&grind=learned`, /temperature while the ice melts/],
   ] as const) {
     await page.goto(path);
     await forecast();
-    await page
-      .getByRole("img", { name: /strength and extraction/ })
-      .locator("svg")
-      .first()
-      .waitFor();
+    await page.getByRole("img", { name: chart }).locator("svg").first().waitFor();
     await shoot(name);
   }
   await page.setViewportSize({ width: 1280, height: 800 });
