@@ -1,12 +1,10 @@
 "use client";
 
-import { Printer } from "lucide-react";
-import Link from "next/link";
 import type { Serve } from "#core/sheet";
 import { printNumber } from "#core/units";
-import { Button, buttonClass } from "#ui/button.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { labelCaution } from "#words/index.ts";
+import { PrintHead } from "./printHead.tsx";
 
 /** A pot's label: what is in it, and when it must be poured away. */
 export interface PotLabel {
@@ -32,17 +30,7 @@ export function WallLabels({ coffee, site, labels }: WallLabelsProps) {
   return (
     <div className="mx-auto max-w-5xl print:max-w-none" data-labels>
       <style>{"@page { size: A4; margin: 0 }"}</style>
-      <header className="mb-3 flex flex-wrap items-center gap-2 print:hidden">
-        <h1 className="text-2xl">
-          Labels for pots, <bdi>{coffee.name}</bdi>
-        </h1>
-        <Button look="main" className="ml-auto" onClick={() => window.print()}>
-          <Printer size={18} aria-hidden /> Print {labels.length}, eight to a page
-        </Button>
-        <Link href={`/wall?coffee=${coffee.id}`} className={buttonClass()}>
-          Back to the chart
-        </Link>
-      </header>
+      <PrintHead what="Labels for pots" coffee={coffee} amount={`${labels.length}, eight to a page`} />
       <div className="grid gap-3 md:grid-cols-2 print:block">
         {labels.map(({ id, vessel, brewer, serve, yieldG, cups, holdMin }) => (
           <article key={id} data-label className="rounded-panel border-2 border-rim bg-enamel p-4">
