@@ -39,7 +39,7 @@ test("a lead scales one cup to a pot and an iced server, and plans tomorrow with
   await page.getByRole("combobox", { name: "add a card" }).click();
   await expect(page.getByRole("option", { name: /iced, 2.377 g/ })).toHaveCount(1);
   await page.getByRole("option", { name: /hot, 2.631 g/ }).click();
-  await choose(page, "add a card", /iced/);
+  await choose(page, "add a card", /iced, 2.377 g/);
   await page.getByRole("textbox", { name: /batches of .* hot/ }).fill("6");
   await page.getByRole("textbox", { name: /batches of .* iced/ }).fill("3");
   await page.keyboard.press("Enter");

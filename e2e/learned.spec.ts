@@ -309,7 +309,7 @@ test("a barista reads the wall and a batch, and decides nothing; a trainee neith
     await expect(page.getByText(/Choose what hangs here/)).toHaveCount(0);
     await expect(page.getByRole("button", { name: "Print the chart" })).toBeVisible();
     await page.goto("/log?liked=yes");
-    await page.getByRole("row").nth(2).getByRole("link").first().click();
+    await page.getByRole("table").getByRole("link").nth(1).click();
     await expect(page.getByRole("heading", { name: "As it was brewed" })).toBeVisible();
     await expect(page.getByRole("button", { name: /^Approve it/ })).toHaveCount(0);
     await page.goto("/log/forecast");

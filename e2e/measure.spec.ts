@@ -202,6 +202,7 @@ test("high up, the water boils cooler than the recipe says, and Scale and the ca
     await expect(page.getByText("2\u202f600 m above the sea, water boils at 91.4 °C")).toBeVisible();
     await page.goto("/scale");
     await expect(page.getByText("Water boils at 91.4 °C at Pier Head: the recipe's 93 °C")).toBeVisible();
+    await page.getByTestId("sureness").waitFor();
     await page.getByRole("button", { name: "Save as card" }).click();
     await page.getByRole("button", { name: "Open it" }).click();
     await expect(page.getByRole("article")).toContainText("91.4 °C");

@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, ne } from "drizzle-orm";
 import type { Standard } from "#contract/standard.ts";
 import { sameSize } from "#core/learn";
 import { fail, ok, type Result } from "#core/result";
@@ -204,7 +204,14 @@ export async function withdrawStandard(
   const retired = await tx
     .select()
     .from(standards)
-    .where(and(eq(standards.brewerId, own.brewerId), eq(standards.retiredAt, own.at)));
+    .where(
+      and(
+        eq(standards.brewerId, own.brewerId),
+        eq(standards.retiredAt, own.at),
+        // Taken back in the moment in which it was approved, it is not what came before it.
+        ne(standards.id, own.id),
+      ),
+    );
   const before = retired.filter((each) => samePlace(each, own)).toSorted(newestFirst)[0];
   if (before) {
     await tx.update(standards).set({ retiredAt: null }).where(eq(standards.id, before.id));
