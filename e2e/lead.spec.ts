@@ -182,8 +182,13 @@ test.describe("on a phone, by touch", () => {
 
   test("the essential part", async ({ page }) => {
     await page.goto("/scale");
-    await plate(page, "coffee").getByRole("button", { name: "coffee:" }).tap();
-    await page.getByRole("textbox", { name: "coffee", exact: true }).fill("190");
+    const coffee = page.getByRole("textbox", { name: "coffee", exact: true });
+    // A tap before the page listens is lost.
+    await expect(async () => {
+      await plate(page, "coffee").getByRole("button", { name: "coffee:" }).tap({ timeout: 2000 });
+      await expect(coffee).toBeVisible({ timeout: 2000 });
+    }).toPass();
+    await coffee.fill("190");
     await page.keyboard.press("Enter");
     await expect(plate(page, "set Fulmar to")).toContainText("3.1 l");
     await page.getByRole("button", { name: "Save as card" }).tap();

@@ -36,6 +36,7 @@ test("a batch in five fields, corrected, found by its link, and taken out again"
     .click();
   await page.getByLabel("came out").fill("1360");
   await page.getByRole("button", { name: "Correct it" }).click();
+  await expect(page.getByRole("button", { name: "Correct it" })).toBeHidden();
   await expect(rows.nth(1)).toContainText("1\u202f360 g");
 
   const filters = page.getByRole("region", { name: "Batches" });

@@ -39,9 +39,12 @@ export function otherBurrsSentence(count: number): string {
   return `${count === 1 ? "One approved batch was" : `${count} approved batches were`} ground on another curve of this dial, such as burrs of before, and ${count === 1 ? "teaches" : "teach"} nothing here.`;
 }
 
-/** Why a pot's dial is no approved one, though the pot was approved. */
-export function otherBurrsWords(ground: "translated" | "forecast"): string {
+/** Why a pot's dial is no approved one, though the pot was approved; on paper there is room for a few words only. */
+export function otherBurrsWords(ground: "translated" | "forecast") {
   return ground === "translated"
-    ? "dial translated from the burrs or the grinder that it was approved on,"
-    : "what it was approved at lies off this dial; approved";
+    ? {
+        said: "dial translated from the burrs or the grinder that it was approved on,",
+        inShort: "from other burrs",
+      }
+    : { said: "what it was approved at lies off this dial; approved", inShort: "off this dial" };
 }

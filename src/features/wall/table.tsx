@@ -177,12 +177,14 @@ function State({ approved }: Pick<WallRow, "approved">) {
       </Link>
     );
   }
+  const { said: why, inShort } = otherBurrsWords(ground);
   return (
     <>
       {forecast}{" "}
-      <Link href={href} className="text-due underline underline-offset-4">
-        {otherBurrsWords(ground)} {said}
+      <Link href={href} className="text-due underline underline-offset-4 print:hidden">
+        {why} {said}
       </Link>
+      <span className="hidden print:inline">{inShort}</span>
     </>
   );
 }
