@@ -296,9 +296,16 @@ test("a new bag: the cards that it touches, the coffee as it is from now on, and
   expect(first).toMatchObject({ dial: { setting: own.at.setting }, firstPot: { roastedOn: "2026-07-12" } });
   const [after] = (await benchOn(fresh.db, PIER_HEAD)).coffees;
   expect(after).toMatchObject({ densityGPerMl: 0.36, roastedOn: "2026-07-12", name: before!.name });
+  expect(await server.openBag({ ...bag, revision: 1, test }, by)).toEqual({ testCardId });
   await expect(server.openBag({ ...bag, revision: 1, test: null }, by)).rejects.toMatchObject({
     code: "stale",
   });
+  // An older look at the coffee opens nothing, and leaves no card behind.
+  const refused = { id: uuidv7(), cardId: card };
+  await expect(server.openBag({ ...bag, revision: 1, test: refused }, by)).rejects.toMatchObject({
+    code: "stale",
+  });
+  expect(await readCard(fresh.db, refused.id)).toBeUndefined();
   // What is logged from now on keeps this bag with it.
   await approve(await aPot());
   const [standard] = await bigPot();

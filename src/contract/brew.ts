@@ -140,8 +140,8 @@ export const steepOutput = z.strictObject({
     .optional(),
 });
 
-/** As many as the house's own fit takes: the newest batches of a brewer and a grinder. */
-export const MOST_FITTED = 60;
+/** More tell nothing new of two factors, and take as long as anybody waits. */
+const MOST_FITTED = 60;
 
 const outcome = z
   .strictObject({ timeS: z.number().nullable(), strengthPct: z.number().nullable() })

@@ -168,15 +168,19 @@ async function retireOthers(tx: Database, place: Place, but: string | undefined,
     .from(standards)
     .where(and(eq(standards.brewerId, place.brewerId), isNull(standards.retiredAt)));
   for (const old of inForce) {
-    if (old.id === but || !samePlace(old, place)) continue;
-    await tx.update(standards).set({ retiredAt: by.at }).where(eq(standards.id, old.id));
-    await record(tx, by, {
-      action: "ended",
-      subject: "batch",
-      subjectId: old.batchId,
-      before: await named(tx, old),
-    });
+    if (old.id !== but && samePlace(old, place)) await retire(tx, old, by);
   }
+}
+
+/** Takes a standard out of force, and says so in the trail. */
+async function retire(tx: Database, old: typeof standards.$inferSelect, by: Act): Promise<void> {
+  await tx.update(standards).set({ retiredAt: by.at }).where(eq(standards.id, old.id));
+  await record(tx, by, {
+    action: "ended",
+    subject: "batch",
+    subjectId: old.batchId,
+    before: await named(tx, old),
+  });
 }
 
 /**
@@ -194,13 +198,7 @@ export async function withdrawStandard(
   const found = await findApprovable(tx, batchId);
   const own = found?.approvals.find(({ standard }) => standard.retiredAt === null)?.standard;
   if (!found?.batch.grinderId || !own) return undefined;
-  await tx.update(standards).set({ retiredAt: by.at }).where(eq(standards.id, own.id));
-  await record(tx, by, {
-    action: "ended",
-    subject: "batch",
-    subjectId: batchId,
-    before: await named(tx, own),
-  });
+  await retire(tx, own, by);
   const retired = await tx
     .select()
     .from(standards)
@@ -238,13 +236,7 @@ export async function settleStandard(tx: Database, batchId: string, by: Act): Pr
   if (!found || !old) return false;
   const { batch, place } = found;
   if (!place) {
-    await tx.update(standards).set({ retiredAt: by.at }).where(eq(standards.id, old.id));
-    await record(tx, by, {
-      action: "ended",
-      subject: "batch",
-      subjectId: batchId,
-      before: await named(tx, old),
-    });
+    await retire(tx, old, by);
   } else {
     if (!batch.removed) await retireOthers(tx, place, old.id, by);
     await tx

@@ -1,10 +1,10 @@
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
 import type { CardSheet } from "#contract/card.ts";
-import { coarser, type DialSetting, onDial } from "#core/grind";
-import { bagShift } from "#core/learn";
+import { coarser, type DialSetting, dialUnit, onDial } from "#core/grind";
+import { bagShift, eightInTen } from "#core/learn";
 import { ladderOf } from "#core/outlook";
 import { ok, type Result } from "#core/result";
-import { PIN_NAMES, solveSheet } from "#core/sheet";
+import { pinSetsOf, solveSheet } from "#core/sheet";
 import { askingOf } from "./asking.ts";
 import { makeCard, type Remade, type RemakeFailure, stateOfCard } from "./remade.ts";
 import { type ScaleState, sheetInputOf } from "./state.ts";
@@ -23,9 +23,6 @@ export interface BagEffect {
   /** Eight in ten. */
   readonly range: readonly [low: number, high: number];
 }
-
-const SPAN = 24;
-const EIGHT_IN_TEN = 1.2816;
 
 /** The bench with a coffee's new bag open. */
 export function withBag(bench: Bench, coffeeId: string, bag: Bagged): Bench {
@@ -56,16 +53,14 @@ export function bagEffect(
   const [old, anew] = [settingFor(card, recipe, bench), settingFor(card, recipe, next)];
   const { today } = bench;
   const shift = bagShift(bagOf(coffee, today), bagOf({ ...coffee, ...bag }, today));
-  const unit = (grinder.max - grinder.min) / SPAN;
+  const unit = dialUnit(grinder);
   // Without a forecast the rule of thumb alone says it.
   const byBed = old !== undefined && anew !== undefined ? anew - old : 0;
   const exact = coarser(dial.setting + byBed, unit * shift.units, grinder);
-  const within = (setting: number) => Math.min(grinder.max, Math.max(grinder.min, setting));
-  const wide = EIGHT_IN_TEN * unit * shift.sdUnits;
   return {
     before: dial.setting,
     at: onDial(exact, grinder),
-    range: [within(exact - wide), within(exact + wide)],
+    range: eightInTen(exact, unit * shift.sdUnits, grinder),
   };
 }
 
@@ -85,11 +80,7 @@ function settingFor(card: CardSheet, recipe: BenchRecipe, bench: Bench): number 
 function cardState(card: CardSheet, recipe: BenchRecipe, bench: Bench): Result<ScaleState, RemakeFailure> {
   const started = stateOfCard(card, recipe, bench);
   if (!started.ok) return started;
-  const pins = PIN_NAMES.flatMap((name) => {
-    const value = card.input.pins[name];
-    return value === undefined ? [] : [{ name, value }];
-  });
-  return ok({ ...started.value, pins });
+  return ok({ ...started.value, pins: pinSetsOf(card.input.pins) });
 }
 
 /** The card for a new bag's first pot: ground where the shift says, and marked as a test. */

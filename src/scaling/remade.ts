@@ -3,9 +3,9 @@ import type { CardSheet, CardStandard } from "#contract/card.ts";
 import { firstOf } from "#core/outlook";
 import { fail, ok, type Result } from "#core/result";
 import {
-  PIN_NAMES,
   type PinName,
   type PinSet,
+  pinSetsOf,
   type SheetFailure,
   type SheetResult,
   solveSheet,
@@ -109,12 +109,10 @@ function followed({ input }: CardSheet, { from, to, state, bench }: Following): 
     { name: "totalRatio" as const, value: recipeRatio(recipe) },
   ];
   const [old, next] = [firstOf(from), firstOf(to)];
-  return PIN_NAMES.flatMap((name) => {
-    const value = input.pins[name];
-    if (value === undefined) return [];
+  return pinSetsOf(input.pins).map(({ name, value }) => {
     const place = old.findIndex((pin) => pin.name === name && Math.abs(pin.value - value) < SAME);
     const follows = place >= 0 && FOLLOWING.includes(name);
-    return [{ name, value: follows ? next[place]!.value : value }];
+    return { name, value: follows ? next[place]!.value : value };
   });
 }
 

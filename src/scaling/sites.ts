@@ -3,6 +3,7 @@ import { bedDepthMm } from "#core/brew";
 import { fitCurve, umAt } from "#core/grind";
 import { boilingC } from "#core/measure";
 import type { Serve } from "#core/sheet";
+import type { SiteFacts } from "#words/index.ts";
 import { factorsOf } from "./asking.ts";
 import { brewTempOf } from "./state.ts";
 import { teachingOf } from "./teaching.ts";
@@ -15,21 +16,6 @@ export interface SiteSide {
   readonly grinder: BenchGrinder;
   readonly cell: WallCell;
   readonly facts: SiteFacts;
-}
-
-/** What of a site's equipment moves a brew; undefined where it is not known. */
-export interface SiteFacts {
-  readonly boilsC: number;
-  readonly waterTempC: number;
-  readonly bedDepthMm: number | undefined;
-  readonly retentionGPerG: number;
-  readonly drag: number;
-  /** How fast its spray gives, on average; undefined for a hand. */
-  readonly sprayGPerS: number | undefined;
-  readonly grindUm: number | undefined;
-  readonly permeability: number;
-  /** Approved batches that teach its dial. */
-  readonly lessons: number;
 }
 
 export interface SideChoice {

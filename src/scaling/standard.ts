@@ -2,7 +2,7 @@ import type { Bench, BenchRecipe } from "#contract/bench.ts";
 import type { CardSheet, CardStandard } from "#contract/card.ts";
 import type { Standard } from "#contract/standard.ts";
 import { fail, ok, type Result } from "#core/result";
-import { PIN_NAMES } from "#core/sheet";
+import { pinSetsOf } from "#core/sheet";
 import { type Place, pinsOfStandard, standardAt } from "./approved.ts";
 import { makeCard, type Remade, type RemakeFailure, remade, stateOfCard, withStandard } from "./remade.ts";
 
@@ -80,11 +80,7 @@ export function lapsing(card: CardSheet, recipe: BenchRecipe, bench: Bench): Res
   const { pins, dial } = standard.was;
   const started = stateOfCard({ ...sheet, ...(dial && { dial }) }, recipe, bench);
   if (!started.ok) return started;
-  const named = PIN_NAMES.flatMap((name) => {
-    const value = pins[name];
-    return value === undefined ? [] : [{ name, value }];
-  });
-  const made = makeCard({ ...started.value, pins: named }, { ...bench, recipes: [recipe] });
+  const made = makeCard({ ...started.value, pins: pinSetsOf(pins) }, { ...bench, recipes: [recipe] });
   return made.ok ? ok(withStandard(made.value, { ...standard, lapsed: true })) : made;
 }
 

@@ -1,6 +1,6 @@
 import { answerInThread } from "#calc/inThread.ts";
 import type { Bench } from "#contract/bench.ts";
-import { fitOutput, MOST_FITTED } from "#contract/brew.ts";
+import { fitOutput } from "#contract/brew.ts";
 import { type Outcome, outcomeOf } from "#core/brew";
 import type { Act } from "#data/audit.ts";
 import { readTimed } from "#data/batches.ts";
@@ -39,11 +39,7 @@ export async function toldBy(
   const grinder = bench.grinders.find(({ id }) => id === grinderId);
   if (!brewer || !grinder || grinder.curveVersion === null) return [];
   const { curveVersion } = grinder;
-  const rows = await readTimed(
-    database(),
-    { brewerId, grinderId, curveVersion },
-    Math.min(FITTED, MOST_FITTED),
-  );
+  const rows = await readTimed(database(), { brewerId, grinderId, curveVersion }, FITTED);
   return rows.flatMap((row) => {
     const told = loggedBrew(row, brewer, grinder, bench);
     return told ? [{ ...told, id: row.id, at: row.at, coffeeId: row.coffeeId }] : [];

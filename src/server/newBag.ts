@@ -3,10 +3,10 @@ import type { NewBag, OpenedBag } from "#contract/newBag.ts";
 import type { KeptThing } from "#contract/things.ts";
 import type { Act } from "#data/audit.ts";
 import { findBenchRecipe } from "#data/bench.ts";
-import { insertCard, readCardsOfSite } from "#data/cards.ts";
+import { insertCard, readCard, readCardsOfSite } from "#data/cards.ts";
 import { findThing } from "#data/things.ts";
 import { type BagEffect, bagEffect, firstPotCard } from "#scaling/newBag.ts";
-import { NOT_ON_THE_BENCH } from "#words/index.ts";
+import { NOT_ON_THE_BENCH, unsoundSentence } from "#words/index.ts";
 import { Refusal } from "./action.ts";
 import { afterOf } from "./cardEffects.ts";
 import { database } from "./database.ts";
@@ -43,19 +43,27 @@ export async function touchedBy({ siteId, coffeeId, ...bag }: NewBag): Promise<r
 
 function refuseTheFuture(roastedOn: string | null, today: string): void {
   if (roastedOn !== null && roastedOn > today) {
-    throw new Refusal("That day has not come yet.", { field: "roastedOn" });
+    const wrong = { code: "inTheFuture", field: "roastedOn" } as const;
+    throw new Refusal(unsoundSentence(wrong), { field: wrong.field });
   }
 }
 
-/** Opens a bag: the coffee is this bag's from now on, and a card for its first pot is kept where one was asked for. */
+/**
+ * Opens a bag: the coffee is this bag's from now on, and a card for its first pot is kept where one was asked for; both
+ * or neither. Sent twice it is one.
+ */
 export async function openBag(
   { siteId, coffeeId, revision, test, ...bag }: OpenedBag,
   by: Act & { readonly personId: string },
 ): Promise<{ readonly testCardId: string | undefined }> {
   const db = database();
-  const [bench, coffee] = await Promise.all([benchOf(siteId), findThing(db, "coffee", coffeeId)]);
+  const [bench, coffee, again] = await Promise.all([
+    benchOf(siteId),
+    findThing(db, "coffee", coffeeId),
+    test && readCard(db, test.id),
+  ]);
   if (!bench || !coffee) throw new Refusal(NOT_ON_THE_BENCH);
-  refuseTheFuture(bag.roastedOn, bench.today);
+  if (test && again) return { testCardId: test.id };
   // The first pot is counted from the bag that stands open until now.
   const card = test && (await readCardsOfSite(db, siteId, bench.today)).find(({ id }) => id === test.cardId);
   const recipe = card && (await findBenchRecipe(db, card.sheet.madeWith.recipeVersionId));
@@ -71,14 +79,16 @@ export async function openBag(
     figures: { ...coffee.figures, ...bag },
     typical: [],
   };
-  const theirs = await putThing(thing as unknown as KeptThing, siteId, by);
-  if (theirs) {
-    throw new Refusal(`${theirs.changedBy} changed this coffee meanwhile: look at it as it is now.`, {
-      code: "stale",
-    });
-  }
-  if (!test || !after || "stays" in after) return { testCardId: undefined };
-  const { personId: madeBy, at: createdAt } = by;
-  await insertCard(db, { id: test.id, siteId, draft: after.draft, sheet: after.sheet, madeBy, createdAt });
-  return { testCardId: test.id };
+  return db.transaction(async (tx) => {
+    const theirs = await putThing(thing as unknown as KeptThing, siteId, by, tx);
+    if (theirs) {
+      throw new Refusal(`${theirs.changedBy} changed this coffee meanwhile: look at it as it is now.`, {
+        code: "stale",
+      });
+    }
+    if (!test || !after || "stays" in after) return { testCardId: undefined };
+    const { personId: madeBy, at: createdAt } = by;
+    await insertCard(tx, { id: test.id, siteId, draft: after.draft, sheet: after.sheet, madeBy, createdAt });
+    return { testCardId: test.id };
+  });
 }

@@ -6,6 +6,7 @@ import { cleanName } from "#core/people";
 import type { Result } from "#core/result";
 import { type Act, readAudit } from "#data/audit.ts";
 import { readYields } from "#data/batches.ts";
+import type { Database } from "#data/connection.ts";
 import { listSites } from "#data/house.ts";
 import { findThing, keepThing, setRemoved, type ThingFailure } from "#data/things.ts";
 import { NOT_ON_THE_BENCH, nameSentence, thingSentence, unsoundSentence } from "#words/index.ts";
@@ -20,11 +21,12 @@ export interface ThingByOthers {
   readonly figures: AnyFigures;
 }
 
-/** Puts a thing on the bench of a site, or changes one. */
+/** Puts a thing on the bench of a site, or changes one; part of a transaction where it is one of several changes. */
 export async function putThing(
   typed: KeptThing,
   siteId: string,
   by: Act,
+  db: Database = database(),
 ): Promise<ThingByOthers | undefined> {
   const { id } = typed;
   const kind: ThingKind = typed.kind;
@@ -40,7 +42,7 @@ export async function putThing(
       : { figures, guessed: [] };
   const was = old ?? typed;
   const kept = await keepThing(
-    database(),
+    db,
     { ...typed, kind, figures: after.figures },
     { siteId, typical: [...stillTypical(was.typical, was.figures, after.figures), ...after.guessed] },
     by,

@@ -161,6 +161,7 @@ describe("why two sites brew otherwise", () => {
     drag: 1,
     sprayGPerS: 12,
     permeability: 1,
+    grindUm: 800,
     lessons: 3,
   };
   const side = (site: string, brewer: string, change: Partial<typeof facts> = {}) => ({

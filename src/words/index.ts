@@ -92,7 +92,7 @@ export {
 } from "./recipe.ts";
 export { printSetting } from "./setting.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";
-export { siteWhys } from "./sites.ts";
+export { type SiteFacts, siteWhys } from "./sites.ts";
 export {
   followedSentence,
   labelCaution,

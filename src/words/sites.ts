@@ -1,18 +1,24 @@
 import { printNumber, printTemp } from "#core/units";
 
+/** What of a site's equipment moves a brew; undefined where it is not known. */
+export interface SiteFacts {
+  readonly boilsC: number;
+  readonly waterTempC: number;
+  readonly bedDepthMm: number | undefined;
+  readonly retentionGPerG: number;
+  readonly drag: number;
+  /** How fast its spray gives, on average; undefined for a hand. */
+  readonly sprayGPerS: number | undefined;
+  readonly grindUm: number | undefined;
+  readonly permeability: number;
+  /** Approved batches that teach its dial. */
+  readonly lessons: number;
+}
+
 interface Side {
   readonly site: string;
   readonly brewer: string;
-  readonly facts: {
-    readonly boilsC: number;
-    readonly waterTempC: number;
-    readonly bedDepthMm: number | undefined;
-    readonly retentionGPerG: number;
-    readonly drag: number;
-    readonly sprayGPerS: number | undefined;
-    readonly permeability: number;
-    readonly lessons: number;
-  };
+  readonly facts: SiteFacts;
 }
 
 const mm = (value: number) => `${printNumber(value, 0)} mm`;

@@ -1,7 +1,12 @@
 import { coarser, type Dial, type DialSetting, onDial } from "./dial.ts";
 
-/** The dial that a house's rule is said on, from finest to coarsest. */
+/** The dial that rules of thumb are said on, from finest to coarsest. */
 const RULE_DIAL_SPAN = 24;
+
+/** What a unit of the dial of 24 is on another one. */
+export function dialUnit({ min, max }: Pick<Dial, "min" | "max">): number {
+  return (max - min) / RULE_DIAL_SPAN;
+}
 
 /** A house's rule of thumb, on a dial of 24. */
 export interface HouseRule {
@@ -16,8 +21,8 @@ export const USUAL_RULE: HouseRule = { unitsPerDoubling: 1.5, icedUnits: 1 };
 
 /** The rule on a dial of another range. */
 export function ruleOn(dial: Dial, { unitsPerDoubling, icedUnits }: HouseRule): HouseRule {
-  const stretch = (dial.max - dial.min) / RULE_DIAL_SPAN;
-  return { unitsPerDoubling: unitsPerDoubling * stretch, icedUnits: icedUnits * stretch };
+  const unit = dialUnit(dial);
+  return { unitsPerDoubling: unitsPerDoubling * unit, icedUnits: icedUnits * unit };
 }
 
 export interface HouseRuleInput {

@@ -1,6 +1,7 @@
 import { inverse, Matrix } from "ml-matrix";
-import { coarser, type Dial, type DialSetting, onDial } from "#core/grind";
+import { coarser, type Dial, type DialSetting, dialUnit, onDial } from "#core/grind";
 import { type Bag, bagUnits } from "./bag.ts";
+import { eightInTen } from "./eightInTen.ts";
 
 /** An approved batch, as far as it teaches a dial. */
 export interface Lesson {
@@ -56,9 +57,6 @@ export interface Learned {
   readonly contradict: readonly [batchId: string, batchId: string] | undefined;
 }
 
-/** On a dial of 24, and this many standard deviations hold eight in ten. */
-const SPAN = 24;
-const EIGHT_IN_TEN = 1.2816;
 /** How far houses lie from the forecast's setting, and coffees from each other; units of a dial of 24, usual 1 to 3 and 0.5 to 1. */
 const HOUSE_SD_UNITS = 2;
 const COFFEE_SD_UNITS = 0.75;
@@ -89,7 +87,7 @@ type Vector = readonly [number, number, number];
  * @param lessons approved batches; none gives the forecast, with its range
  */
 export function learnDial({ lessons, target, model, dial }: LearnInput): Learned {
-  const unit = (dial.max - dial.min) / SPAN;
+  const unit = dialUnit(dial);
   const sign = dial.higherIs === "coarser" ? 1 : -1;
   const noise = dial.step ** 2;
   const coffees = (COFFEE_SD_UNITS * unit) ** 2;
@@ -169,11 +167,10 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
   const variance = (times(here.row, here.row) + here.coffee) * birge;
   const sdUnits = Math.sqrt(variance);
   const exact = coarser(model.setting, here.off, dial);
-  const within = (setting: number) => Math.min(dial.max, Math.max(dial.min, setting));
   const depths = rows.map(({ of }) => of[1]);
   return {
     at: onDial(exact, dial),
-    range: [within(exact - EIGHT_IN_TEN * sdUnits), within(exact + EIGHT_IN_TEN * sdUnits)],
+    range: eightInTen(exact, sdUnits, dial),
     sdUnits,
     sdWithOneMore: Math.sqrt(1 / (1 / variance + 1 / (noise * birge))),
     taught: own

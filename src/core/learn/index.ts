@@ -17,5 +17,6 @@ export {
   type Watched,
   watch,
 } from "./drift.ts";
+export { eightInTen } from "./eightInTen.ts";
 export { sameSize } from "./size.ts";
 export { type Cause, type Moved, type Verdict, verdictsOf, type WatchedGroup } from "./verdict.ts";

@@ -1,5 +1,5 @@
 import { type Basket, bedDepthMm, forecastBrew } from "#core/brew";
-import { settingAt, umAt } from "#core/grind";
+import { dialUnit, settingAt, umAt } from "#core/grind";
 import { type DialModel, type Learned, type Lesson, learnDial } from "#core/learn";
 import { brewInputOf, type GroundDial, type Plan } from "./plan.ts";
 
@@ -16,7 +16,6 @@ const SHORTER = 0.85;
 const COARSER_SHARE = 0.05;
 /** Where no slope can be forecast, the usual rule's, units of a dial of 24; per doubling of depth, and of all water over hot. */
 const USUAL_SLOPES = { perDoubling: 1.5, perShortfall: -1.2 };
-const SPAN = 24;
 
 /** The learned answer for a plan, counted from a setting that the forecast or the rule gives; undefined without a bed. */
 export function learnedFor(
@@ -48,7 +47,7 @@ function shortfallOf({ waterG, addedG }: Pick<Plan, "waterG" | "addedG">): numbe
  */
 function modelAt(plan: Plan, dial: GroundDial, setting: number): DialModel {
   const um = umAt(dial.curve, setting);
-  const unit = (dial.max - dial.min) / SPAN;
+  const unit = dialUnit(dial);
   const usual = {
     setting,
     perDoubling: USUAL_SLOPES.perDoubling * unit,

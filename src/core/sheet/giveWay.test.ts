@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { must } from "#core/result";
 import { brewableSheets } from "#tests/arbitraries/sheet.ts";
-import { exactSheet, type PinName, pinFigure, pinsOf } from "./index.ts";
+import { exactSheet, type PinName, pinFigure, pinSetsOf, pinsOf } from "./index.ts";
 
 const FULMAR = { serve: "hot" as const, retentionGPerG: 2.12, extractionPct: 20 };
 const START = [
@@ -14,6 +14,16 @@ test("a pinned figure is edited in place and keeps its age", () => {
   expect(must(pinFigure(START, { name: "brewRatio", value: 15 }, FULMAR))).toEqual({
     pins: [{ name: "brewRatio", value: 15 }, START[1]],
   });
+});
+
+test("a list of pins and pins by name are one another", () => {
+  expect(pinSetsOf(pinsOf(START))).toEqual(expect.arrayContaining(START));
+  expect(pinSetsOf({})).toEqual([]);
+  fc.assert(
+    fc.property(fc.dictionary(fc.constantFrom("doseG", "yieldG", "iceG"), fc.nat()), (pins) => {
+      expect(pinsOf(pinSetsOf(pins))).toEqual({ ...pins });
+    }),
+  );
 });
 
 test("a free figure is pinned and the oldest pin gives way, if what is left can be solved", () => {

@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from "#core/result";
+import { namesOf } from "./pins.ts";
 import { solvePins } from "./solve.ts";
 import type { Given, PinName, Pins, SheetFailure } from "./types.ts";
 
@@ -16,6 +17,11 @@ export interface Pinned {
 
 export function pinsOf(list: readonly PinSet[]): Pins {
   return Object.fromEntries(list.map(({ name, value }) => [name, value]));
+}
+
+/** The other way round: pins as a list, in the fixed order of `PIN_NAMES`. */
+export function pinSetsOf(pins: Pins): readonly PinSet[] {
+  return namesOf(pins).map((name) => ({ name, value: pins[name]! }));
 }
 
 /**

@@ -12,7 +12,7 @@ export { exactSheet } from "./exact.ts";
 export { type MeteredCup, meteredExtractionPct } from "./extraction.ts";
 export { meltOf } from "./figures.ts";
 export { type Cup, cupsFrom, HOT_COFFEE_G_PER_ML, workingFillG } from "./fill.ts";
-export { type Pinned, type PinSet, pinFigure, pinsOf } from "./giveWay.ts";
+export { type Pinned, type PinSet, pinFigure, pinSetsOf, pinsOf } from "./giveWay.ts";
 export { trimmedRatio } from "./trim.ts";
 export * from "./types.ts";
 export { type Guess, type Worth, worthMeasuring } from "./worth.ts";
