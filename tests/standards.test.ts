@@ -179,6 +179,16 @@ describe("approving a batch", () => {
     expect(await sheetOf(card)).toMatchObject({ dial: { setting: 10.5 }, standard: { batchId: first } });
     expect((await trailOf(first))[0]?.action).toBe("restored");
     await expect(server.withdraw(second, by)).rejects.toMatchObject({ code: "notThere" });
+    // Approved once more and taken back once more, it is still the first that comes back.
+    await approve(second, [card]);
+    await server.withdraw(second, by);
+    expect((await bigPot()).map(({ batchId }) => batchId)).toEqual([first]);
+    await server.withdraw(first, by);
+    const rest = await bigPot();
+    expect(rest.map(({ batchId }) => batchId)).not.toContain(first);
+    await approve(second);
+    await server.withdraw(second, by);
+    expect(await bigPot()).toEqual(rest);
   });
 
   test("two leads at once leave one standard", async () => {

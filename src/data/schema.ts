@@ -587,6 +587,8 @@ export const standards = mysqlTable(
     approvedBy: personId("approved_by").notNull(),
     at: time("at").notNull(),
     retiredAt: time("retired_at"),
+    /** The standard that took its place, and gives it back when it is withdrawn. */
+    replacedBy: id("replaced_by"),
   },
   (table) => [
     index("standards_place").on(table.siteId, table.coffeeId, table.brewerId),

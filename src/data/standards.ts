@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull, isNull, ne } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import type { Standard } from "#contract/standard.ts";
 import { sameSize } from "#core/learn";
 import { fail, ok, type Result } from "#core/result";
@@ -112,7 +112,7 @@ export async function findApprovable(db: Database, batchId: string) {
     .from(standards)
     .innerJoin(people, eq(people.id, standards.approvedBy))
     .where(eq(standards.batchId, batchId))
-    .orderBy(desc(standards.at));
+    .orderBy(desc(standards.at), desc(standards.id));
   return { batch: row.batch, place: placeOf(row.batch, row), approvals };
 }
 
@@ -139,7 +139,7 @@ export async function approveBatch(
   if (!place) return fail({ code: "saysTooLittle" });
   if (approvals.some(({ standard }) => standard.id === id)) return ok({ place, again: true });
   if (batch.revision !== revision) return fail({ code: "stale" });
-  await retireOthers(tx, place, undefined, by);
+  await retireOthers(tx, place, id, by);
   const { personId: approvedBy, at } = by;
   await tx.insert(standards).values({ id, siteId: batch.siteId, batchId, ...place, approvedBy, at });
   const { dialSetting, doseG, waterG, iceG } = batch;
@@ -162,19 +162,25 @@ async function named(tx: Database, { coffeeId, brewerId, serve, sizeG }: Place) 
   return { name: `${coffee?.name}, ${serve}, ${Math.round(sizeG)} g on ${brewer?.name}` };
 }
 
-async function retireOthers(tx: Database, place: Place, but: string | undefined, by: Act): Promise<void> {
+/** Retires what is in force at a place that a standard takes, by that standard's id. */
+async function retireOthers(tx: Database, place: Place, takenBy: string, by: Act): Promise<void> {
   const inForce = await tx
     .select()
     .from(standards)
     .where(and(eq(standards.brewerId, place.brewerId), isNull(standards.retiredAt)));
   for (const old of inForce) {
-    if (old.id !== but && samePlace(old, place)) await retire(tx, old, by);
+    if (old.id !== takenBy && samePlace(old, place)) await retire(tx, old, by, takenBy);
   }
 }
 
-/** Takes a standard out of force, and says so in the trail. */
-async function retire(tx: Database, old: typeof standards.$inferSelect, by: Act): Promise<void> {
-  await tx.update(standards).set({ retiredAt: by.at }).where(eq(standards.id, old.id));
+/** Takes a standard out of force, and says so in the trail. @param replacedBy the standard that takes its place */
+async function retire(
+  tx: Database,
+  old: typeof standards.$inferSelect,
+  by: Act,
+  replacedBy: string | null = null,
+): Promise<void> {
+  await tx.update(standards).set({ retiredAt: by.at, replacedBy }).where(eq(standards.id, old.id));
   await record(tx, by, {
     action: "ended",
     subject: "batch",
@@ -199,20 +205,10 @@ export async function withdrawStandard(
   const own = found?.approvals.find(({ standard }) => standard.retiredAt === null)?.standard;
   if (!found?.batch.grinderId || !own) return undefined;
   await retire(tx, own, by);
-  const retired = await tx
-    .select()
-    .from(standards)
-    .where(
-      and(
-        eq(standards.brewerId, own.brewerId),
-        eq(standards.retiredAt, own.at),
-        // Taken back in the moment in which it was approved, it is not what came before it.
-        ne(standards.id, own.id),
-      ),
-    );
-  const before = retired.filter((each) => samePlace(each, own)).toSorted(newestFirst)[0];
+  const replaced = await tx.select().from(standards).where(eq(standards.replacedBy, own.id));
+  const before = replaced.toSorted(newestFirst)[0];
   if (before) {
-    await tx.update(standards).set({ retiredAt: null }).where(eq(standards.id, before.id));
+    await tx.update(standards).set({ retiredAt: null, replacedBy: null }).where(eq(standards.id, before.id));
     await record(tx, by, {
       action: "restored",
       subject: "batch",

@@ -31,6 +31,26 @@ function group(
 describe("what has moved", () => {
   const slower = { time: { at: 50, by: 0.07 } };
 
+  test("what creeps the same way is one, since it began and by all of it; what came back is its newest way alone", () => {
+    const levels = (...shares: readonly number[]) => {
+      const random = seeded(7);
+      const values = shares.flatMap((share) =>
+        Array.from({ length: 40 }, () => 2800 * (1 + share) * (1 + 0.003 * random.normal())),
+      );
+      const watched = watch(values, "yield");
+      const atMs = values.map((_, i) => 4 * HOUR_MS * i);
+      return { id: "hot", brewerId: "fulmar", grinderId: "chough", signals: { yield: { watched, atMs } } };
+    };
+    const batch = (ms: number) => ms / (4 * HOUR_MS);
+    const [creeps] = verdictsOf([levels(0, -0.01, -0.02)]);
+    expect(creeps).toMatchObject({ cause: "delivery", thingId: "fulmar" });
+    expect(Math.abs(batch(creeps!.sinceMs) - 40)).toBeLessThan(6);
+    expect(creeps!.moved[0]!.share).toBeCloseTo(-0.02, 2);
+    const [back] = verdictsOf([levels(0, -0.02, 0)]);
+    expect(Math.abs(batch(back!.sinceMs) - 80)).toBeLessThan(6);
+    expect(back!.moved[0]!.share).toBeGreaterThan(0.015);
+  });
+
   test("quiet groups say nothing", () => {
     expect(verdictsOf([group("hot", "fulmar", {}), group("small", "turnstone", {})])).toEqual([]);
     expect(verdictsOf([])).toEqual([]);

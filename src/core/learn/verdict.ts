@@ -15,6 +15,7 @@ export interface WatchedGroup {
 export interface Moved {
   readonly groupId: string;
   readonly signal: Signal;
+  /** The level of now less the one before it began to move, as a share of that one. */
   readonly share: number;
   readonly sinceMs: number;
   readonly noticedMs: number;
@@ -43,7 +44,7 @@ const TOGETHER_MS = 10 * 86_400_000;
 
 /**
  * What the watched batches say together: times that move the same way on two brewers of one grinder are the
- * grinder's; on one brewer alone they are that brewer's. Of each signal its newest change counts.
+ * grinder's; on one brewer alone they are that brewer's. Of each signal its newest way counts.
  */
 export function verdictsOf(groups: readonly WatchedGroup[]): readonly Verdict[] {
   const moved = groups.flatMap((group) => SIGNALS.flatMap((signal) => movedOf(group, signal)));
@@ -106,18 +107,22 @@ export function verdictsOf(groups: readonly WatchedGroup[]): readonly Verdict[] 
   return verdicts.toSorted((a, b) => b.sinceMs - a.sinceMs);
 }
 
+/** What creeps is noticed step by step: changes that went the same way, one after the other, are one. */
 function movedOf(group: WatchedGroup, signal: Signal): readonly Moved[] {
   const series = group.signals[signal];
-  const change = series?.watched.changes.at(-1);
-  if (!series || !change) return [];
-  const { since, noticed, share } = change;
+  if (!series) return [];
+  const { changes, stretches } = series.watched;
+  const way = Math.sign(changes.at(-1)?.share ?? 0);
+  const first = changes.findLastIndex(({ share }) => Math.sign(share) !== way) + 1;
+  const began = changes[first];
+  if (!began) return [];
   return [
     {
       groupId: group.id,
       signal,
-      share,
-      sinceMs: series.atMs[since]!,
-      noticedMs: series.atMs[noticed]!,
+      share: stretches.at(-1)!.centre / stretches[first]!.centre - 1,
+      sinceMs: series.atMs[began.since]!,
+      noticedMs: series.atMs[began.noticed]!,
     },
   ];
 }

@@ -9,6 +9,7 @@ CREATE TABLE `standards` (
 	`approved_by` char(36) NOT NULL,
 	`at` datetime(3) NOT NULL,
 	`retired_at` datetime(3),
+	`replaced_by` char(36),
 	CONSTRAINT `standards_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint

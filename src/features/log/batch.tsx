@@ -20,6 +20,7 @@ export interface BatchPage {
   readonly batch: BatchRow & { readonly when: string; readonly removed: boolean };
   /** Every time that it was made a standard, as it is read; the newest first. */
   readonly approvals: readonly {
+    readonly id: string;
     readonly when: string;
     readonly person: string;
     readonly retired: string | undefined;
@@ -97,8 +98,8 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
           }
         >
           <ul>
-            {approvals.map(({ when, person, retired }) => (
-              <li key={when}>
+            {approvals.map(({ id, when, person, retired }) => (
+              <li key={id}>
                 approved {when} by <bdi>{person}</bdi>
                 {retired && `, until ${retired}`}
               </li>
@@ -149,7 +150,7 @@ function Approve({ batch, what, retires, effects }: ApproveProps) {
   const { send } = useCounter();
   const { chosen, toggle } = useFollowing(effects);
   const withdraw = useWithdraw();
-  const [id] = useState(() => uuidv7());
+  const [id, setId] = useState(() => uuidv7());
   const [busy, setBusy] = useState(false);
   const approve = async () => {
     setBusy(true);
@@ -157,6 +158,8 @@ function Approve({ batch, what, retires, effects }: ApproveProps) {
     const sent = await send(approveBatch({ id, batchId, revision, cardIds: [...chosen] }));
     setBusy(false);
     if (!sent.ok) return;
+    // Taken back and approved once more is another approval.
+    setId(uuidv7());
     const { changed } = sent.data;
     const cards = changed > 0 ? ` ${changed} ${changed === 1 ? "card follows" : "cards follow"} it.` : "";
     toast.success(`It is the standard now.${cards}`, {

@@ -15,10 +15,10 @@ const MARGIN_MM = 8;
 const TITLE_MM = 18;
 const HEAD_MM = 13;
 const BREWER_MM = 6;
-const SMALL_LINE_MM = 4;
+const SMALL_LINE_MM = 3;
 const MOST_ROW_MM = 20;
-/** A figure takes so much of its row's height; and so many of its own size of a column's width. */
-const OF_ROW = 0.82;
+/** A figure takes so much of its row's height, its frame the rest; and so many of its own size of a column's width. */
+const OF_ROW = 0.76;
 const WIDE = 3.5;
 /** Size, coffee, set, ice and dial. */
 const COLUMNS = 5;

@@ -158,7 +158,9 @@ function Figure({ text }: { readonly text: string }) {
 }
 
 function State({ approved }: Pick<WallRow, "approved">) {
-  const forecast = <em className="rounded border border-quiet border-dashed px-1">forecast</em>;
+  const forecast = (
+    <em className="rounded border border-quiet border-dashed px-1 print:border-0">forecast</em>
+  );
   if (!approved) return forecast;
   const { href, when, by, ground } = approved;
   const said = (

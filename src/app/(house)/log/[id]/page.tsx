@@ -35,6 +35,7 @@ export default guarded("see", async ({ params }: Props, { person }) => {
       key={batch.revision}
       batch={{ ...batch, when: read(new Date(batch.at)) }}
       approvals={(found?.approvals ?? []).map(({ standard, person }) => ({
+        id: standard.id,
         when: read(standard.at),
         person,
         retired: standard.retiredAt ? read(standard.retiredAt) : undefined,
