@@ -27,6 +27,13 @@ export const pins = z
 const heat = z.strictObject({
   dripTempC: n.dripTempC,
   bypassTempC: n.liquidTempC.optional().describe("Temperature of the bypass, °C; the drip's when not given"),
+  apart: z
+    .strictObject({
+      gPerG: z.number().min(0).max(100).describe("Kept apart, g per g of dose"),
+      tempC: n.liquidTempC.describe("When it joins, °C"),
+    })
+    .optional()
+    .describe("The bloom's liquid, kept apart to cool by itself; it joins last"),
   iceTempC: n.iceTempC,
   iceWetShare: n.share.describe("Share of the ice that is already water at 0 °C"),
   vesselJPerK: n.vesselJPerK,

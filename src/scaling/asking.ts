@@ -51,7 +51,7 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
         higherIs: grinder.higherIs,
         curve,
       },
-      settings: { source: answer.translated?.exact, rule: answer.rule?.exact },
+      settings: { source: answer.translated?.exact, rule: answer.rule?.from },
       teaching: teachingOf(bench, grinder, chosen.coffee),
       pick: state.grind,
       spread: spreadOf(chosen, bench),

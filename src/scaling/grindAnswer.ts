@@ -7,7 +7,10 @@ import {
   type HouseRule,
   houseRule,
   onDial,
+  type Pulls,
+  type RuleFrom,
   ruleOn,
+  rulePulls,
   settingAt,
   TEXTURE_UM,
   translate,
@@ -26,9 +29,10 @@ export interface GrindAnswer {
   };
   /** The house rule from there, with the beds that it counts from. */
   readonly rule?: DialSetting & {
+    readonly from: RuleFrom;
+    readonly pulls: Pulls;
     readonly sourceMm: number;
     readonly targetMm: number;
-    readonly icedUnits: number;
   };
   readonly bracket?: Bracket;
 }
@@ -52,12 +56,12 @@ export function grindAnswer(chosen: Chosen, doseG: number, serve: Serve, houseRu
     icedUnits: grinder.ruleIcedUnits ?? shared.icedUnits,
   };
   const icedShift = serve === "iced" && recipe.serve === "hot";
-  const doubling = { source: sourceMm, target: targetMm };
-  const setting = houseRule({ sourceSetting: there.setting, doubling, icedShift, dial: grinder, rule });
+  const from = { sourceSetting: there.setting, sourceBed: sourceMm, icedShift, rule };
+  const setting = houseRule(from, targetMm, grinder);
   return {
     source,
     translated,
-    rule: { ...setting, sourceMm, targetMm, icedUnits: icedShift ? rule.icedUnits : 0 },
+    rule: { ...setting, from, pulls: rulePulls(from, targetMm), sourceMm, targetMm },
     bracket: bracketAround(setting.setting, grinder),
   };
 }

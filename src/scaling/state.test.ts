@@ -178,7 +178,7 @@ describe("the dial", () => {
       9,
     );
     const iced = { ...chosen, recipe: { ...LOFT_CONE, serve: "iced" as const } };
-    expect(grindAnswer(iced, 202, "iced", USUAL_SETTINGS.rule).rule!.icedUnits).toBe(0);
+    expect(grindAnswer(iced, 202, "iced", USUAL_SETTINGS.rule).rule!.pulls.short).toBe(0);
   });
 
   test("grinders that were never matched say nothing", () => {

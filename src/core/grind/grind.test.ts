@@ -80,13 +80,7 @@ describe("translation between two grinders", () => {
 describe("the house rule", () => {
   const rule = ruleOn(CHOUGH, USUAL_RULE);
   const to = (target: number, icedShift = false, dial = CHOUGH) =>
-    houseRule({
-      sourceSetting: 9.5,
-      doubling: { source: 20, target },
-      icedShift,
-      dial,
-      rule: ruleOn(dial, USUAL_RULE),
-    });
+    houseRule({ sourceSetting: 9.5, sourceBed: 20, icedShift, rule: ruleOn(dial, USUAL_RULE) }, target, dial);
 
   test("a bed twice as deep is 1.5 coarser, half as deep 1.5 finer, iced 1 finer", () => {
     expect(rule).toEqual({ unitsPerDoubling: 1.5, icedUnits: 1 });

@@ -25,28 +25,42 @@ export function ruleOn(dial: Dial, { unitsPerDoubling, icedUnits }: HouseRule): 
   return { unitsPerDoubling: unitsPerDoubling * unit, icedUnits: icedUnits * unit };
 }
 
-export interface HouseRuleInput {
+/** What a rule counts from, on the target's dial. */
+export interface RuleFrom {
   /** The source's setting, already on the target's dial. */
   readonly sourceSetting: number;
-  /**
-   * How far the target's bed is doubled: depth over depth of the dry beds, or dose over dose where both
-   * baskets have one shape. Above 0.
-   */
-  readonly doubling: { readonly source: number; readonly target: number };
+  /** The source's bed: the depth of its dry coffee, or its dose where both baskets have one shape. Above 0. */
+  readonly sourceBed: number;
   /** The target is a short brew onto ice and the source is not. */
   readonly icedShift: boolean;
-  readonly dial: Dial;
   readonly rule: HouseRule;
+}
+
+/** What moves a setting away from the source's, in dial units, each counted towards coarser: negative is finer. */
+export interface Pulls {
+  /** Of the deeper or shallower bed. */
+  readonly bed: number;
+  /** Of the little water of a short brew. */
+  readonly short: number;
+}
+
+/** The two pulls of the house's rule: unitsPerDoubling · log₂(target / source), and −icedUnits. */
+export function rulePulls({ sourceBed, icedShift, rule }: RuleFrom, targetBed: number): Pulls {
+  if (!(sourceBed > 0 && targetBed > 0))
+    throw new Error(`no bed: ${JSON.stringify({ sourceBed, targetBed })}`);
+  return {
+    bed: rule.unitsPerDoubling * Math.log2(targetBed / sourceBed),
+    short: icedShift ? -rule.icedUnits : 0,
+  };
 }
 
 /**
  * The house's own rule of thumb: so many dial units coarser per doubling of bed depth, and a little finer
- * for a short brew onto ice.
+ * for a short brew onto ice. The setting is the source's, moved by both pulls.
  *
- * setting = source + unitsPerDoubling · log₂(target / source) − icedUnits, counted towards coarser.
+ * @param targetBed in the unit of `sourceBed`, above 0
  */
-export function houseRule({ sourceSetting, doubling, icedShift, dial, rule }: HouseRuleInput): DialSetting {
-  if (!(doubling.source > 0 && doubling.target > 0)) throw new Error(`no bed: ${JSON.stringify(doubling)}`);
-  const deeper = rule.unitsPerDoubling * Math.log2(doubling.target / doubling.source);
-  return onDial(coarser(sourceSetting, deeper - (icedShift ? rule.icedUnits : 0), dial), dial);
+export function houseRule(from: RuleFrom, targetBed: number, dial: Dial): DialSetting {
+  const { bed, short } = rulePulls(from, targetBed);
+  return onDial(coarser(from.sourceSetting, bed + short, dial), dial);
 }

@@ -5,7 +5,16 @@
 export { type Bracket, bracketAround } from "./bracket.ts";
 export { type Curve, type CurveFailure, type CurvePoint, fitCurve, settingAt, umAt } from "./curve.ts";
 export { coarser, type Dial, type DialSetting, onDial } from "./dial.ts";
-export { dialUnit, type HouseRule, type HouseRuleInput, houseRule, ruleOn, USUAL_RULE } from "./houseRule.ts";
+export {
+  dialUnit,
+  type HouseRule,
+  houseRule,
+  type Pulls,
+  type RuleFrom,
+  ruleOn,
+  rulePulls,
+  USUAL_RULE,
+} from "./houseRule.ts";
 export {
   type FoundGrind,
   type GrindFailure,

@@ -2,20 +2,30 @@ import type { Ice, VesselHeat } from "./heat.ts";
 import { TRANSFER_W_PER_M2_K } from "./meltCurve.ts";
 import { iceIn, type Melter, melted, poured, type Slush, strengthOf, tempOf } from "./slush.ts";
 
-/** Coffee over ice in a glass. */
-export interface GlassInput extends Ice, VesselHeat {
-  /** Poured into the glass, g, at its temperature and strength. */
+/** How a glass is served: what goes into it beside the coffee, and the room that it stands in. */
+export interface GlassServe extends Ice, VesselHeat {
+  /** Coffee poured into the glass, g. */
   readonly coffeeG: number;
-  readonly coffeeTempC: number;
-  readonly strengthPct: number;
   /** In the glass, g; 0 for none. */
   readonly iceG: number;
   readonly pieceMm: number;
-  /** Shaken with as much ice of the same kind first, and strained; s, 0 for not. */
+  /** Shaken with as much ice of the same kind first; s, 0 for not. */
   readonly shakenS: number;
+  /** What is shaken leaves its ice in the shaker. */
+  readonly strained: boolean;
+  /** Water or milk on top, g; 0 for none. Milk counts with the heat of water. */
+  readonly topOffG: number;
+  readonly topOffTempC: number;
   readonly roomTempC: number;
   /** What the glass takes from the room, W/K; usual 0.2 to 0.6. */
   readonly gainWPerK: number;
+}
+
+/** Coffee over ice in a glass. */
+export interface GlassInput extends GlassServe {
+  /** As it is poured. */
+  readonly coffeeTempC: number;
+  readonly strengthPct: number;
 }
 
 export interface GlassPoint {
@@ -29,6 +39,8 @@ export interface GlassPoint {
 
 /** A glass of a third of a litre on a table, W/K. */
 export const USUAL_GLASS_GAIN_W_PER_K = 0.4;
+/** When somebody first drinks from a glass that has been put before them, s. */
+export const FIRST_SIP_S = 30;
 /** Ice and coffee beaten together, W/m²/K; usual 2000 to 5000. */
 const SHAKEN_W_PER_M2_K = 3000;
 const STEP_S = 0.5;
@@ -45,14 +57,14 @@ const NO_VESSEL_J_PER_K = 0;
  * @returns a point for each moment asked for
  */
 export function glassCurve(input: GlassInput, atS: readonly number[]): readonly GlassPoint[] {
-  const { iceWetShare, iceG, pieceMm, vesselJPerK, vesselTempC, roomTempC, gainWPerK } = input;
+  const { pieceMm, vesselJPerK, roomTempC, gainWPerK } = input;
+  let slush = served(input);
   const melter: Melter = {
     vesselJPerK,
-    startIceG: iceG * (1 - iceWetShare),
+    startIceG: slush.iceG,
     pieceMm,
     transferWPerM2K: TRANSFER_W_PER_M2_K.still,
   };
-  let slush = poured(iceIn(input, vesselJPerK * vesselTempC), shaken(input));
   const points: GlassPoint[] = [];
   for (let step = 0; step * STEP_S <= MOST_S && points.length < atS.length; step++) {
     for (let due = atS[points.length]; due !== undefined && due <= step * STEP_S; due = atS[points.length]) {
@@ -62,6 +74,11 @@ export function glassCurve(input: GlassInput, atS: readonly number[]): readonly 
     slush = melted({ ...slush, heatJ: slush.heatJ + gainJ }, melter, STEP_S);
   }
   return points;
+}
+
+/** The glass as it is first drunk from. */
+export function firstSip(input: GlassInput): GlassPoint {
+  return glassCurve(input, [FIRST_SIP_S])[0]!;
 }
 
 function pointOf(slush: Slush, atS: number, vesselJPerK: number): GlassPoint {
@@ -74,11 +91,26 @@ function pointOf(slush: Slush, atS: number, vesselJPerK: number): GlassPoint {
   };
 }
 
-/** The coffee as it leaves the shaker: colder, weaker and more of it; as it is where nobody shakes. */
-function shaken({ coffeeG, coffeeTempC, strengthPct, shakenS, pieceMm, iceTempC, iceWetShare }: GlassInput) {
-  const before = { massG: coffeeG, tempC: coffeeTempC, strengthPct };
-  if (!(shakenS > 0)) return before;
-  let slush = poured(iceIn({ iceG: coffeeG, iceTempC, iceWetShare }, 0), before);
+/** All that goes into the glass, at the moment in which it does. */
+function served(input: GlassInput): Slush {
+  const { vesselJPerK, vesselTempC, topOffG, topOffTempC, strained } = input;
+  const inGlass = iceIn(input, vesselJPerK * vesselTempC);
+  const beaten = shaken(input);
+  const coffee = {
+    massG: beaten.liquidG,
+    tempC: tempOf(beaten, NO_VESSEL_J_PER_K),
+    strengthPct: strengthOf(beaten),
+  };
+  const mixed = poured(poured(inGlass, coffee), { massG: topOffG, tempC: topOffTempC, strengthPct: 0 });
+  return strained ? mixed : { ...mixed, iceG: mixed.iceG + beaten.iceG, coldJ: mixed.coldJ + beaten.coldJ };
+}
+
+/** The coffee as it leaves the shaker, with the shaker's ice; as it is and without ice where nobody shakes. */
+function shaken(input: GlassInput): Slush {
+  const { coffeeG, coffeeTempC, strengthPct, shakenS, pieceMm, iceTempC, iceWetShare } = input;
+  const iceG = shakenS > 0 ? coffeeG : 0;
+  const coffee = { massG: coffeeG, tempC: coffeeTempC, strengthPct };
+  let slush = poured(iceIn({ iceG, iceTempC, iceWetShare }, 0), coffee);
   const melter: Melter = {
     vesselJPerK: NO_VESSEL_J_PER_K,
     startIceG: slush.iceG,
@@ -86,5 +118,5 @@ function shaken({ coffeeG, coffeeTempC, strengthPct, shakenS, pieceMm, iceTempC,
     transferWPerM2K: SHAKEN_W_PER_M2_K,
   };
   for (let t = 0; t < shakenS; t += STEP_S) slush = melted(slush, melter, STEP_S);
-  return { massG: slush.liquidG, tempC: tempOf(slush, NO_VESSEL_J_PER_K), strengthPct: strengthOf(slush) };
+  return slush;
 }

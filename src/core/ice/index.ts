@@ -1,6 +1,24 @@
-/** Ice, heat and dilution: what a hot brew becomes on ice. */
+/** Ice, heat and dilution: what a hot brew becomes on ice, in its server, in a bath and in the glass. */
+export { apartPerDose, type StandingCup, standingTempC, USUAL_CUP } from "./apart.ts";
+export {
+  type Bath,
+  type BathFailure,
+  type BathInput,
+  type BathPoint,
+  bathIceFor,
+  chillInBath,
+} from "./bath.ts";
+export { HOT_COFFEE_G_PER_ML, ICE_G_PER_ML } from "./density.ts";
 export { type Equilibrium, equilibrium, type Liquid, type Mix, type WouldFreeze } from "./equilibrium.ts";
-export { type GlassInput, type GlassPoint, glassCurve, USUAL_GLASS_GAIN_W_PER_K } from "./glass.ts";
+export {
+  FIRST_SIP_S,
+  firstSip,
+  type GlassInput,
+  type GlassPoint,
+  type GlassServe,
+  glassCurve,
+  USUAL_GLASS_GAIN_W_PER_K,
+} from "./glass.ts";
 export {
   ICE_J_PER_G_K,
   type Ice,
@@ -9,6 +27,7 @@ export {
   type VesselHeat,
   WATER_J_PER_G_K,
 } from "./heat.ts";
+export { levelMl, type Standing } from "./level.ts";
 export { type MeltInput, type MeltResult, melt } from "./melt.ts";
 export {
   type MeltCurve,

@@ -16,6 +16,7 @@ const SERVER: MeltCurveInput = {
   pieceMm: 22,
   arrivesS: 235,
   stirring: "swirled",
+  iceHeapGPerMl: 0.58,
 };
 const curveOf = (change: Partial<MeltCurveInput> = {}) => must(meltCurve({ ...SERVER, ...change }));
 const figure = (min: number, max: number) => fc.double({ min, max, noNaN: true });
@@ -31,6 +32,7 @@ const inputs: fc.Arbitrary<MeltCurveInput> = fc.record({
   pieceMm: figure(8, 50),
   arrivesS: fc.oneof(fc.constant(0), figure(20, 300)),
   stirring: fc.constantFrom(...STIRRINGS),
+  iceHeapGPerMl: figure(0.5, 0.6),
 });
 
 describe("melt over time", () => {

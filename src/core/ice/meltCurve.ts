@@ -1,6 +1,7 @@
 import { fail, ok, type Result } from "#core/result";
-import type { WouldFreeze } from "./equilibrium.ts";
-import { type MeltInput, melt } from "./melt.ts";
+import { equilibrium, type Liquid, type WouldFreeze } from "./equilibrium.ts";
+import { levelMl } from "./level.ts";
+import type { MeltInput } from "./melt.ts";
 import { iceIn, melted, poured, strengthOf, tempOf } from "./slush.ts";
 
 /** How the server is moved while its ice melts. */
@@ -13,6 +14,10 @@ export interface MeltCurveInput extends MeltInput {
   /** How long the hot beverage takes to arrive, evenly, s; 0 when it is poured over at once. */
   readonly arrivesS: number;
   readonly stirring: Stirring;
+  /** The ice in a heap with its gaps, g/ml. */
+  readonly iceHeapGPerMl: number;
+  /** Hot beverage that was kept apart, beside `hotG`: it joins when the last drop has fallen. */
+  readonly joins?: Liquid | undefined;
 }
 
 export interface MeltPoint {
@@ -21,6 +26,8 @@ export interface MeltPoint {
   readonly iceLeftG: number;
   /** Of the liquid that is there, %; 0 while there is none. */
   readonly strengthPct: number;
+  /** How high the server is filled, ml. */
+  readonly levelMl: number;
 }
 
 export interface MeltCurve {
@@ -28,6 +35,8 @@ export interface MeltCurve {
   readonly doneS: number | undefined;
   /** From the start, evenly in time, the last one at the end of what is looked at. */
   readonly points: readonly MeltPoint[];
+  /** The highest that the server was filled, ml. */
+  readonly mostMl: number;
 }
 
 /** Heat from moving water to ice, W/m²/K: left alone, swirled and stirred; usual 200–800, 800–2000 and 1500–3000. */
@@ -49,41 +58,50 @@ const POINTS = 120;
 /**
  * Ice, temperature and strength over time, while hot beverage arrives on ice in one well-mixed server.
  *
- * It melts as `melted` says; left long enough it ends where `melt` does. The beverage arrives at one temperature and one strength, nothing is lost to the
- * room, and nothing evaporates.
+ * It melts as `melted` says; left long enough it ends where `melt` does. The beverage arrives at one temperature and
+ * one strength, nothing is lost to the room, and nothing evaporates.
  *
  * Source: lumped heat balance; coefficients of ice in moving water.
  * @returns `wouldFreeze` when the heat does not bring the ice to 0 °C
  */
 export function meltCurve(input: MeltCurveInput): Result<MeltCurve, WouldFreeze> {
-  const end = melt(input);
-  if (!end.ok) return fail(end.failure);
   const { hotG, hotTempC, strengthPct, iceG, vesselJPerK, vesselTempC, pieceMm, arrivesS, stirring } = input;
+  const { joins = { massG: 0, tempC: 0 } } = input;
+  const end = equilibrium({ ...input, liquids: [{ massG: hotG, tempC: hotTempC }, joins] });
+  if (!end.ok) return fail(end.failure);
   let slush = iceIn(input, vesselJPerK * vesselTempC);
   const startIceG = slush.iceG;
   const willMeltG = end.value.meltedG - (iceG - startIceG);
   const melter = { vesselJPerK, startIceG, pieceMm, transferWPerM2K: TRANSFER_W_PER_M2_K[stirring] };
-  const arrive = (massG: number) => {
-    slush = poured(slush, { massG, tempC: hotTempC, strengthPct });
+  const arrive = ({ massG, tempC }: Liquid) => {
+    slush = poured(slush, { massG, tempC, strengthPct });
   };
-  if (arrivesS === 0) arrive(hotG);
+  if (arrivesS === 0) arrive({ massG: hotG, tempC: hotTempC });
+  let joined = false;
   let doneS: number | undefined;
   const steps: MeltPoint[] = [];
   for (let step = 0; step * STEP_S <= MOST_S; step++) {
     const atS = step * STEP_S;
+    const { iceG: iceLeftG, liquidG } = slush;
+    const tempC = tempOf(slush, vesselJPerK);
     steps.push({
       atS,
-      tempC: tempOf(slush, vesselJPerK),
-      iceLeftG: slush.iceG,
+      tempC,
+      iceLeftG,
       strengthPct: strengthOf(slush),
+      levelMl: levelMl({ iceG: iceLeftG, liquidG, liquidTempC: tempC }, input.iceHeapGPerMl),
     });
     const arrived = atS >= arrivesS;
+    if (arrived && !joined) {
+      arrive(joins);
+      joined = true;
+    }
     if (arrived && doneS === undefined && startIceG - slush.iceG >= (1 - DONE_SHARE) * willMeltG) doneS = atS;
     if (doneS !== undefined && atS >= doneS + Math.max(AFTER_S, AFTER_SHARE * doneS)) break;
-    if (!arrived) arrive((hotG * Math.min(STEP_S, arrivesS - atS)) / arrivesS);
+    if (!arrived) arrive({ massG: (hotG * Math.min(STEP_S, arrivesS - atS)) / arrivesS, tempC: hotTempC });
     slush = melted(slush, melter, STEP_S);
   }
-  return ok({ doneS, points: thinned(steps) });
+  return ok({ doneS, points: thinned(steps), mostMl: Math.max(...steps.map((each) => each.levelMl)) });
 }
 
 /** So many of the steps as draw a curve, the first and the last among them. */

@@ -1,3 +1,4 @@
+import { ICE_G_PER_ML } from "./density.ts";
 import { ICE_J_PER_G_K, MELTING_J_PER_G, WATER_J_PER_G_K } from "./heat.ts";
 
 /** Liquid and melting ice in one well-mixed vessel, as it stands at a moment. */
@@ -22,8 +23,6 @@ export interface Melter {
   readonly transferWPerM2K: number;
 }
 
-/** Solid ice, g per ml. */
-const ICE_G_PER_ML = 0.917;
 const MM_PER_M = 1000;
 const CUBE_FACES = 6;
 

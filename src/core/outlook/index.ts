@@ -25,6 +25,7 @@ export {
   outlookAt,
   type Rung,
   recommended,
+  rungBy,
   suggestedRung,
 } from "./ladder.ts";
 export type { Teaching } from "./learned.ts";

@@ -1,8 +1,11 @@
-import { type Brew, type BrewFailure, type BrewInput, forecastBrew } from "#core/brew";
+import { type Brew, type BrewFailure, type BrewInput, bedDepthMm, forecastBrew } from "#core/brew";
 import {
   type DialSetting,
   type GrindFailure,
+  houseRule,
   onDial,
+  type Pulls,
+  type RuleFrom,
   sameContact,
   sameExtraction,
   settingAt,
@@ -32,6 +35,8 @@ export interface Rung {
 export interface Ladder {
   readonly source: Brew;
   readonly rungs: readonly Rung[];
+  /** What of the same extraction's way from the source is the bed's, and what the short brew's. */
+  readonly pulls: Pulls | undefined;
 }
 
 export interface LadderInput {
@@ -39,18 +44,58 @@ export interface LadderInput {
   readonly plan: Plan;
   readonly dial: GroundDial;
   /** Already on the dial, where they are known. */
-  readonly settings: { readonly source?: number | undefined; readonly rule?: number | undefined };
+  readonly settings: { readonly source?: number | undefined; readonly rule?: RuleFrom | undefined };
   readonly teaching: Teaching;
 }
 
 /** The answers side by side: each rounded to the dial, and then forecast as it will be set. */
 export function ladderOf(input: LadderInput): Result<Ladder, BrewFailure> {
   const brewed = forecastBrew(input.source);
-  return brewed.ok ? ok({ source: brewed.value, rungs: rungsOf(input, brewed.value, ANSWERS) }) : brewed;
+  if (!brewed.ok) return brewed;
+  const rungs = rungsOf(input, brewed.value, ANSWERS);
+  return ok({ source: brewed.value, rungs, pulls: pullsOf(input, brewed.value, rungs) });
+}
+
+/**
+ * The way of the same extraction in two steps: the target's bed with the source's water per gram of coffee, then with
+ * its own. Undefined on a batch that nothing joins below the bed, or where a step is out of reach.
+ */
+function pullsOf(
+  { source, plan, dial }: LadderInput,
+  brewed: Brew,
+  rungs: readonly Rung[],
+): Pulls | undefined {
+  const there = rungs.find(({ by }) => by === "extraction");
+  if (plan.addedG === 0 || !there || there.miss) return undefined;
+  const waterG = source.pours.reduce((sum, pour) => sum + pour.waterG, 0);
+  const full = { ...plan, waterG: (plan.doseG * waterG) / source.doseG };
+  const { grindUm, ...target } = brewInputOf(full, source.grindUm);
+  const found = sameExtraction(brewed, target, grindUm);
+  if (!found.ok) return undefined;
+  const [from, between] = [grindUm, found.value.grindUm].map((um) => settingAt(dial.curve, um)) as [
+    number,
+    number,
+  ];
+  const way = dial.higherIs === "coarser" ? 1 : -1;
+  return { bed: way * (between - from), short: way * (there.at.exact - between) };
 }
 
 /** What decides which answer is suggested: the contact time and the source's own setting never are. */
 const SUGGESTIBLE: readonly Answer[] = ["rule", "extraction", "learned"];
+
+/** What else has to be worked out for an answer: what approved batches teach is counted from the forecast or the rule. */
+const NEEDS: { readonly [answer in Answer]: readonly Answer[] } = {
+  source: ["source"],
+  rule: ["rule"],
+  contact: ["contact"],
+  extraction: ["extraction"],
+  learned: SUGGESTIBLE,
+};
+
+/** One answer without the others; undefined where there is none. The same as a whole ladder's. */
+export function rungBy(answer: Answer, input: LadderInput, source: Brew): Rung | undefined {
+  return rungsOf(input, source, NEEDS[answer]).find(({ by }) => by === answer);
+}
 
 /** The suggested answer alone, without the others; undefined where there is none. The same as a whole ladder's. */
 export function suggestedRung(input: LadderInput, source: Brew): Rung | undefined {
@@ -70,7 +115,7 @@ function rungsOf(
   };
   const rungs: Rung[] = [];
   for (const by of ["source", "rule"] as const) {
-    const setting = settings[by];
+    const setting = by === "source" ? settings.source : ruleAt(settings.rule, plan, dial);
     if (setting !== undefined && wanted.includes(by)) rungs.push(rung(by, setting));
   }
   const { grindUm: _grind, ...target } = brewInputOf(plan, source.grindUm);
@@ -88,9 +133,16 @@ function rungsOf(
   const exact = (by: Answer) => rungs.find((each) => each.by === by)?.at.exact;
   // Where nothing extracts like the source, the house begins from its rule.
   const from = exact("extraction") ?? exact("rule");
-  const learned = from === undefined ? undefined : learnedFor(plan, dial, from, teaching);
+  const learned =
+    from === undefined || !wanted.includes("learned") ? undefined : learnedFor(plan, dial, from, teaching);
   if (learned) rungs.push({ ...rung("learned", learned.at.exact), learned });
   return rungs;
+}
+
+/** The house rule's setting for a plan, off the dial's steps; undefined without a rule, or where the dose does not fit. */
+function ruleAt(rule: RuleFrom | undefined, plan: Plan, dial: GroundDial): number | undefined {
+  const depth = rule && bedDepthMm(plan);
+  return depth?.ok ? houseRule(rule!, depth.value, dial).exact : undefined;
 }
 
 /** The plan at a setting of a dial. */

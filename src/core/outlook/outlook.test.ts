@@ -147,12 +147,18 @@ describe("the learned answer", () => {
 });
 
 describe("the ladder", () => {
+  const RULE = {
+    sourceSetting: 9.5,
+    sourceBed: 40,
+    icedShift: false,
+    rule: { unitsPerDoubling: 1.5, icedUnits: 1 },
+  };
   const ladder = must(
     ladderOf({
       source: SOURCE,
       plan: FULMAR,
       dial: CHOUGH,
-      settings: { source: 9.5, rule: 8.57 },
+      settings: { source: 9.5, rule: RULE },
       teaching: NOTHING_YET,
     }),
   );
@@ -160,7 +166,8 @@ describe("the ladder", () => {
 
   test("has all answers, each on a step of the dial and forecast as it will be set", () => {
     expect(ladder.rungs.map(({ by }) => by)).toEqual(["source", "rule", "contact", "extraction", "learned"]);
-    expect(rung("rule").at).toMatchObject({ exact: 8.57, setting: 8.5 });
+    const depth = must(bedDepthMm(FULMAR));
+    expect(rung("rule").at.exact).toBeCloseTo(9.5 + 1.5 * Math.log2(depth / RULE.sourceBed), 12);
     for (const { at: on, outlook } of ladder.rungs) {
       expect((2 * on.setting) % 1).toBe(0);
       expect(outlook).toEqual(outlookOf(FULMAR, umAt(CHOUGH.curve, on.setting)));

@@ -1,6 +1,7 @@
 import { bedDepthMm, USUAL_DENSITY_G_PER_ML, USUAL_SWELLING } from "#core/brew";
+import { HOT_COFFEE_G_PER_ML, ICE_G_PER_ML } from "#core/ice";
 import { meltOf } from "./figures.ts";
-import { beverageGPerMl, HOT_COFFEE_G_PER_ML, workingFillG } from "./fill.ts";
+import { beverageGPerMl, workingFillG } from "./fill.ts";
 import { WORKING_FILL_SLACK } from "./round.ts";
 import type { Range, SheetFigures, SheetInput } from "./types.ts";
 
@@ -31,7 +32,6 @@ export interface Check {
 
 /** Below this share of the working fill a hot pot loses heat and aroma to its head-room. */
 const LEAST_FILL_SHARE = 0.9;
-const ICE_G_PER_ML = 0.917;
 /** Heaped ice with its gaps; 0.50 for large pieces to 0.58 for small ones. */
 export const USUAL_ICE_HEAP_G_PER_ML = 0.58;
 

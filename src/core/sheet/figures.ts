@@ -33,11 +33,14 @@ export function figuresOf(masses: Masses, given: Given): Result<SheetFigures, Wo
 export function meltOf(masses: Masses, given: Given) {
   const { serve, heat } = given;
   if (serve === "hot" || !heat) return undefined;
+  const { gPerG, tempC } = heat.apart ?? { gPerG: 0, tempC: heat.dripTempC };
+  const apartG = gPerG * masses.doseG;
   return equilibrium({
     ...heat,
     iceG: masses.iceG,
     liquids: [
-      { massG: hotBeverageG(masses, given), tempC: heat.dripTempC },
+      { massG: hotBeverageG(masses, given) - apartG, tempC: heat.dripTempC },
+      { massG: apartG, tempC },
       { massG: masses.bypassG, tempC: heat.bypassTempC ?? heat.dripTempC },
     ],
   });

@@ -1,7 +1,5 @@
+import { HOT_COFFEE_G_PER_ML } from "#core/ice";
 import type { Serve, SheetInput } from "./types.ts";
-
-/** Density of coffee at serving heat, g/ml; 0.965 at 85–90 °C. Cold coffee counts as water, 1 g/ml. */
-export const HOT_COFFEE_G_PER_ML = 0.965;
 
 /** The working fill of a vessel that was not measured, as a share of its brim's volume. */
 const WORKING_SHARE = 0.95;

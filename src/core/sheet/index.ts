@@ -11,8 +11,9 @@ export { type Check, type CheckCode, type Severity, USUAL_ICE_HEAP_G_PER_ML } fr
 export { exactSheet } from "./exact.ts";
 export { type MeteredCup, meteredExtractionPct } from "./extraction.ts";
 export { meltOf } from "./figures.ts";
-export { type Cup, cupsFrom, HOT_COFFEE_G_PER_ML, workingFillG } from "./fill.ts";
+export { type Cup, cupsFrom, workingFillG } from "./fill.ts";
 export { type Pinned, type PinSet, pinFigure, pinSetsOf, pinsOf } from "./giveWay.ts";
+export { hotBeverageG as hotBeverageOf } from "./pins.ts";
 export { trimmedRatio } from "./trim.ts";
 export * from "./types.ts";
 export { type Guess, type Worth, worthMeasuring } from "./worth.ts";

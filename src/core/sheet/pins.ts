@@ -28,11 +28,13 @@ export function hotBeverageG({ doseG, brewWaterG }: Masses, { retentionGPerG }: 
 /** The melt's balance: heat of the hot beverage, the bypass and the vessel down to `finalTempC`, less the ice's. */
 function finalTempRow(finalTempC: number, { heat, retentionGPerG }: Given): Row {
   if (!heat) throw new Error("finalTempC without heat is refused before it is solved");
-  const { dripTempC, bypassTempC = dripTempC, vesselJPerK, vesselTempC } = heat;
+  const { dripTempC, bypassTempC = dripTempC, vesselJPerK, vesselTempC, apart } = heat;
   const hotJPerG = WATER_J_PER_G_K * (dripTempC - finalTempC);
+  // What was kept apart brings less heat than it dripped with.
+  const apartJPerG = apart ? apart.gPerG * WATER_J_PER_G_K * (dripTempC - apart.tempC) : 0;
   return {
     of: [
-      -retentionGPerG * hotJPerG,
+      -retentionGPerG * hotJPerG - apartJPerG,
       hotJPerG,
       WATER_J_PER_G_K * (bypassTempC - finalTempC),
       -(meltingHeatJPerG(heat) + WATER_J_PER_G_K * finalTempC),

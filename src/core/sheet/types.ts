@@ -36,6 +36,8 @@ export interface SheetHeat extends Ice, VesselHeat {
   readonly dripTempC: number;
   /** Temperature of the bypass; the drip temperature when not given. */
   readonly bypassTempC?: number | undefined;
+  /** Of the hot beverage what is kept apart to cool by itself, and joins last: the bloom's liquid. */
+  readonly apart?: { readonly gPerG: number; readonly tempC: number } | undefined;
 }
 
 /** What the masses follow from, besides the pins. */

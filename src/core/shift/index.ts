@@ -1,6 +1,13 @@
-/** The shift: what a day's list adds up to. */
+/** The shift: what a day's list adds up to, and whether its ice is there. */
 
-export { type IceBudget, type IceSupply, iceBudget } from "./iceBudget.ts";
+export {
+  type IceBudget,
+  type IceDay,
+  type IceHour,
+  type IceNeed,
+  type IceSupply,
+  iceBudget,
+} from "./iceBudget.ts";
 export {
   type CoffeeTotal,
   type Doses,

@@ -1,5 +1,6 @@
 import { type Basket, bedDepthMm } from "#core/brew";
-import { HOT_COFFEE_G_PER_ML, type SheetFigures } from "#core/sheet";
+import { HOT_COFFEE_G_PER_ML } from "#core/ice";
+import type { SheetFigures } from "#core/sheet";
 import { Pot } from "#parts/pot.tsx";
 
 interface DrawingProps {
