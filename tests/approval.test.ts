@@ -4,7 +4,6 @@ import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import type { CardSheet } from "#contract/card.ts";
 import { firstOf } from "#core/outlook";
 import { must } from "#core/result";
-import { solveSheet } from "#core/sheet";
 import { readAudit } from "#data/audit.ts";
 import { insertCard, readCard } from "#data/cards.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
@@ -15,7 +14,8 @@ import { brewers } from "#data/schema.ts";
 import { replaceShift } from "#data/shifts.ts";
 import { askingOf } from "#scaling/asking.ts";
 import { cardOf, foretold } from "#scaling/card.ts";
-import { firstState, sheetInputOf } from "#scaling/state.ts";
+import { solveState } from "#scaling/solved.ts";
+import { firstState } from "#scaling/state.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 vi.mock("next/headers", () => ({
@@ -42,10 +42,13 @@ afterAll(() => fresh.drop());
 async function aCard(): Promise<string> {
   const bench = await benchOn(fresh.db, PIER_HEAD);
   const state = firstState(bench);
-  const result = must(solveSheet(sheetInputOf(state, bench)));
+  const result = must(solveState(state, bench));
   const asked = askingOf(state, bench, result.rounded);
   const told = "asking" in asked ? foretold(must(firstOf(asked.asking))) : undefined;
-  const sheet = { ...cardOf(state, bench, result, told), result: { ...result, checks: [] } } as CardSheet;
+  const sheet = {
+    ...cardOf(state, bench, result, told),
+    result: { exact: result.exact, rounded: result.rounded, checks: [] },
+  } as CardSheet;
   const id = uuidv7();
   await insertCard(fresh.db, { id, siteId: PIER_HEAD, draft: false, sheet, madeBy: LEAD, createdAt: NOW });
   return id;

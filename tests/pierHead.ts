@@ -64,6 +64,7 @@ export const DISPENSER: BenchVessel = {
   workingG: 2850,
   vesselJPerK: 420,
   holdMin: 60,
+  bathWPerK: null,
   typical: [],
 };
 export const BENCH: Bench = {
@@ -92,6 +93,7 @@ export const BENCH: Bench = {
       bedDepthMaxMm: 40,
       retentionGPerG: 2.12,
       dripDropC: 15,
+      besideDropC: null,
       rinseG: 300,
       cycleMin: 7,
       rinseMin: 1,
@@ -128,6 +130,7 @@ export const BENCH: Bench = {
       pieceMm: 22,
       storeKg: 11,
       kgPerDay: 26,
+      otherShare: 0.5,
     },
   ],
   coffees: [

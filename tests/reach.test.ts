@@ -4,7 +4,7 @@ import type { Measure } from "#contract/measure.ts";
 import type { AnyFigures, KeptThing, ThingKind } from "#contract/things.ts";
 import { bedDepthMm } from "#core/brew";
 import { must } from "#core/result";
-import { type PinSet, solveSheet } from "#core/sheet";
+import type { PinSet } from "#core/sheet";
 import { readBatches } from "#data/batches.ts";
 import { BARISTA, DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
@@ -12,7 +12,8 @@ import { readHouse } from "#data/house.ts";
 import { readProposals } from "#data/proposals.ts";
 import { findThing, readThings } from "#data/things.ts";
 import { guessesOf, worthNext } from "#scaling/guesses.ts";
-import { brewTempOf, chosenOf, firstPins, firstState, sheetInputOf } from "#scaling/state.ts";
+import { brewTempOf, solveState } from "#scaling/solved.ts";
+import { chosenOf, firstPins, firstState } from "#scaling/state.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 // What is measured must at once change what Scale and cards say: from the message of a form, through the
@@ -50,7 +51,7 @@ const bench = (): Promise<Bench> => benchOn(fresh.db, PIER_HEAD);
 const sheet = async (pins?: readonly PinSet[]) => {
   const now = await bench();
   const state = firstState(now);
-  return must(solveSheet(sheetInputOf(pins ? { ...state, pins } : state, now)));
+  return must(solveState(pins ? { ...state, pins } : state, now));
 };
 const thing = async (kind: ThingKind, id: string) => (await findThing(fresh.db, kind, id))!;
 const change = async (kind: ThingKind, id: string, figures: AnyFigures) => {

@@ -2,7 +2,7 @@ import { tz } from "@date-fns/tz";
 import { differenceInCalendarDays } from "date-fns";
 import { printDay, printTime } from "#app/times.ts";
 import type { Bench } from "#contract/bench.ts";
-import type { BlankRunRow, CoolingRow, FlowRow, ReadingKind } from "#contract/measure.ts";
+import type { BlankRunRow, CoolingRow, DripRow, FlowRow, ReadingKind } from "#contract/measure.ts";
 import type { AnyFigures, ThingKind } from "#contract/things.ts";
 import { readYields } from "#data/batches.ts";
 import { readCare } from "#data/care.ts";
@@ -87,6 +87,7 @@ export async function brewerRows(at: At): Promise<BrewerRow[]> {
     interceptG: thing.besides.interceptG ?? 0,
     runs: of<BlankRunRow>(readings, thing.id, "blankRun"),
     flows: of<FlowRow>(readings, thing.id, "flow"),
+    drips: of<DripRow>(readings, thing.id, "drip"),
     yields: yields[i]!.map(({ doseG, waterG, yieldG }) => ({ doseG, waterG, yieldG })),
   }));
 }

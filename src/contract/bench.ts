@@ -66,6 +66,7 @@ export interface BenchBrewer
       | "sprayTempC"
       | "bypassMaxPct"
       | "dripDropC"
+      | "besideDropC"
       | "rinseG"
       | "cycleMin"
       | "rinseMin"
@@ -81,7 +82,7 @@ export interface BenchBrewer
 export interface BenchVessel
   extends Benched,
     Pick<VesselHeat, "vesselJPerK">,
-    Pick<Figures<"vessel">, "kind" | "iced" | "holdMin"> {
+    Pick<Figures<"vessel">, "kind" | "iced" | "holdMin" | "bathWPerK"> {
   readonly brimG: number;
   readonly workingG: number;
 }
@@ -106,6 +107,8 @@ export interface BenchIce extends Ice {
   /** What its bin holds, and what it makes. */
   readonly storeKg: number | null;
   readonly kgPerDay: number | null;
+  /** Drawn by other drinks, 0 to 1. */
+  readonly otherShare: number;
 }
 
 export interface BenchCoffee extends Benched, Pick<Figures<"coffee">, "roastLevel" | "roastedOn"> {

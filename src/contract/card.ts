@@ -2,6 +2,7 @@ import { z } from "zod";
 import { AGITATIONS, MOST_POURS } from "#core/recipe";
 import { ASPECTS, MATERIALS } from "./aspects.ts";
 import { handStep } from "./handStep.ts";
+import { cardIced } from "./iced.ts";
 import { sheetInput, sheetOutput } from "./sheet.ts";
 
 const name = z.string().trim().min(1).max(80);
@@ -101,6 +102,7 @@ export const cardSheet = z.strictObject({
     .min(0)
     .optional()
     .describe("Iced: from the last drop until the ice has melted, swirled, s"),
+  iced: cardIced.optional(),
   standard: cardStandard.optional(),
   firstPot: firstPot.optional(),
   pours: z.array(pour).max(MOST_POURS).optional().describe("By hand, in the recipe's rhythm"),

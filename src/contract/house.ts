@@ -4,10 +4,10 @@ import { MASS_UNITS, RATIO_UNITS, TEMP_UNITS } from "#core/units";
 import * as n from "./numbers.ts";
 
 /**
- * How an iced ratio is counted: the server's ice inside it, the ice on top of it, or the dose following
- * until the melted drink has the strength wanted.
+ * How an iced ratio is counted: the server's ice inside it, everything that ends in the glass inside it, the ice on top
+ * of it, or the dose following until the melted drink has the strength wanted.
  */
-export const ICED_SCHOOLS = ["inside", "onTop", "strength"] as const;
+export const ICED_SCHOOLS = ["inside", "glass", "onTop", "strength"] as const;
 export type IcedSchool = (typeof ICED_SCHOOLS)[number];
 
 const MOST_BREW_S = 86_400;
@@ -47,6 +47,8 @@ export const houseSettings = z.strictObject({
   /** Taken where no cup was metered, and shown as a guess. */
   extractionGuessPct: n.extractionPct,
   roomTempC: n.vesselTempC,
+  /** Cold water that thins a concentrate, joins a strong brew or tops a glass. */
+  coldWaterC: n.liquidTempC,
   /** What an iced batch is first pinned at. */
   icedTempC: n.liquidTempC,
 });
@@ -73,5 +75,6 @@ export const USUAL_SETTINGS: HouseSettings = {
   doseTrimPct: 0,
   extractionGuessPct: 20,
   roomTempC: 21,
+  coldWaterC: 12,
   icedTempC: 8,
 };

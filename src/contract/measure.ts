@@ -17,7 +17,7 @@ export const weighedVessel = z.strictObject({
 });
 
 /** What is read off several times: blank runs, a pot's temperature as it stands, how a brewer sprays. */
-export const READING_KINDS = ["blankRun", "cooling", "flow"] as const;
+export const READING_KINDS = ["blankRun", "cooling", "flow", "drip"] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 
 const aboveNothingG = z.number().gt(0).max(200_000);
@@ -60,6 +60,16 @@ const coolingReading = z.strictObject({
 });
 export type CoolingRow = z.infer<typeof coolingReading>;
 
+/** A thermometer in the brew water and in what drips, or in what was brewed beside; each °C. */
+const dripReading = z.strictObject({
+  id: uuid,
+  waterTempC: z.number().min(20).max(100),
+  dripTempC: z.number().min(0).max(100),
+  /** 1 for what was brewed beside and is poured over the ice at once. */
+  beside: z.number().int().min(0).max(1),
+});
+export type DripRow = z.infer<typeof dripReading>;
+
 /** All readings of one kind of one thing, in the order in which they were made. */
 const rowsOf = <Row extends z.ZodType>(row: Row) =>
   z.strictObject({ id: uuid, revision, rows: z.array(row).min(1).max(MOST_ROWS) });
@@ -67,6 +77,7 @@ const rowsOf = <Row extends z.ZodType>(row: Row) =>
 export const blankRuns = rowsOf(blankRun);
 export const flowModes = rowsOf(flowMode);
 export const coolingReadings = rowsOf(coolingReading);
+export const dripReadings = rowsOf(dripReading);
 
 /** Pots brewed and weighed; they join the log, and what the bed keeps is learned from it. */
 export const brewedPots = z.strictObject({
@@ -129,6 +140,7 @@ export const measure = z.discriminatedUnion("what", [
   z.strictObject({ what: z.literal("flow"), of: flowModes }),
   z.strictObject({ what: z.literal("brewedPot"), of: brewedPots }),
   z.strictObject({ what: z.literal("cooling"), of: coolingReadings }),
+  z.strictObject({ what: z.literal("drip"), of: dripReadings }),
   z.strictObject({ what: z.literal("curve"), of: grindCurve }),
   z.strictObject({ what: z.literal("pairs"), of: grinderPairs }),
 ]);

@@ -12,14 +12,48 @@ export const shiftItem = z.strictObject({
 });
 export type ShiftItem = z.infer<typeof shiftItem>;
 
+/** An ice source on a day: what lies in it when iced service begins, and what was frozen ahead beside it. */
+const dayIce = z.strictObject({
+  id: uuid.describe("Of the ice source"),
+  inBinG: z.number().min(0).max(5_000_000).nullable().describe("Null for a full one, g"),
+  aheadG: z.number().min(0).max(5_000_000).describe("g"),
+});
+const MIN_PER_DAY = 1440;
+
+/** The hours of a day's iced service, and its ice. */
+export const shiftIce = z
+  .strictObject({
+    fromMin: z.number().int().min(0).max(MIN_PER_DAY).describe("Minutes of the day"),
+    toMin: z.number().int().min(0).max(MIN_PER_DAY).describe("Minutes of the day, after the start"),
+    sources: z.array(dayIce).max(MOST_LINES),
+  })
+  .superRefine(({ fromMin, toMin }, context) => {
+    if (!(toMin > fromMin)) {
+      context.addIssue({
+        code: "too_small",
+        minimum: fromMin,
+        inclusive: false,
+        origin: "number",
+        input: toMin,
+        path: ["toMin"],
+      });
+    }
+  });
+export type ShiftIce = z.infer<typeof shiftIce>;
+
+/** From eleven until five: what a day starts with. */
+export const USUAL_ICE: ShiftIce = { fromMin: 660, toMin: 1020, sources: [] };
+
 /** A day's list as it should be, and the revision that the change began with: 0 for a list nobody made yet. */
 export const shiftList = z.strictObject({
   revision: z.number().int().min(0),
   items: z.array(shiftItem).max(MOST_LINES),
+  ice: shiftIce.nullable().optional().describe("As it is where it is left out"),
 });
 
 /** A day's list as it is kept. */
 export const shiftKept = shiftList.extend({
+  ice: shiftIce.nullable(),
   changedBy: z.string().nullable(),
   changedAt: z.iso.datetime().nullable(),
 });

@@ -26,6 +26,7 @@ export type FieldUnit =
   | "g/g"
   | "J/K"
   | "g/h"
+  | "W/K"
   | "mg/l"
   | "dial"
   | "times"
@@ -91,6 +92,7 @@ export const FIELDS = {
     holdMin: maybe("min", 1, 1440),
     plate: choice(PLATES),
     evaporationGPerH: maybe("g/h", 0, 2000),
+    bathWPerK: maybe("W/K", 0.1, 2000),
   },
   brewer: {
     name,
@@ -115,6 +117,7 @@ export const FIELDS = {
     retentionFrom: choice(["typed", "log"]),
     sprayTempC: maybe("°C", 40, 100),
     dripDropC: number("degrees", 0, 50),
+    besideDropC: maybe("degrees", 0, 60),
     bypassMaxPct: maybe("%", 0, 90),
     cycleMin: maybe("min", 1, 60),
     rinseMin: maybe("min", 0, 60),
@@ -169,6 +172,7 @@ export const FIELDS = {
     kgPerDay: maybe("kg", 0, 5000),
     storeKg: maybe("kg", 0, 5000),
     pieceMm: maybe("mm", 1, 200),
+    otherShare: number("share", 0, 1),
   },
   cup: {
     name,

@@ -222,11 +222,25 @@ const FIGURES: {
   ],
   ice: [
     {
-      figures: { name: "ice from a bin", iceTempC: -1, iceWetShare: 0.08, heapGPerMl: 0.55, pieceMm: 22 },
+      figures: {
+        name: "ice from a bin",
+        iceTempC: -1,
+        iceWetShare: 0.08,
+        heapGPerMl: 0.55,
+        pieceMm: 22,
+        otherShare: 0,
+      },
       aspects: [],
     },
     {
-      figures: { name: "ice from a freezer", iceTempC: -16, iceWetShare: 0, heapGPerMl: 0.5, pieceMm: 35 },
+      figures: {
+        name: "ice from a freezer",
+        iceTempC: -16,
+        iceWetShare: 0,
+        heapGPerMl: 0.5,
+        pieceMm: 35,
+        otherShare: 0,
+      },
       aspects: [],
     },
   ],

@@ -84,6 +84,7 @@ export async function readBench(
           sprayTempC: brewer.sprayTempC,
           bypassMaxPct: brewer.bypassMaxPct,
           dripDropC: brewer.dripDropC,
+          besideDropC: brewer.besideDropC,
           rinseG: brewer.rinseG,
           cycleMin: brewer.cycleMin,
           rinseMin: brewer.rinseMin,
@@ -101,6 +102,7 @@ export async function readBench(
       workingG: vessel.workingG,
       vesselJPerK: vessel.vesselJPerK,
       holdMin: vessel.holdMin,
+      bathWPerK: vessel.bathWPerK,
       typical: vessel.typical ?? [],
     })),
     grinders: here(grinderRows).map((grinder) => ({
@@ -126,6 +128,7 @@ export async function readBench(
       pieceMm: ice.pieceMm,
       storeKg: ice.storeKg,
       kgPerDay: ice.kgPerDay,
+      otherShare: ice.otherShare,
     })),
     coffees: coffeeRows.map((coffee) => ({
       id: coffee.id,

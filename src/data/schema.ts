@@ -29,6 +29,7 @@ import type { HouseSettings } from "#contract/house.ts";
 import type { Measure, ReadingKind } from "#contract/measure.ts";
 import { type AuditAction, type AuditFields, type AuditSubject, SCOPES } from "#contract/people.ts";
 import { RECIPE_STATES } from "#contract/recipe.ts";
+import type { ShiftIce } from "#contract/shift.ts";
 import type { WallChoices } from "#contract/wall.ts";
 import type { Basket } from "#core/brew";
 import type { CurvePoint } from "#core/grind";
@@ -238,6 +239,8 @@ export const brewers = mysqlTable("brewers", {
   rinseMin: double("rinse_min"),
   /** Brew water is so much warmer than what drips from the bed. */
   dripDropC: double("drip_drop_c").notNull(),
+  /** The same where it is brewed beside and poured over the ice at once; null where nobody read it off. */
+  besideDropC: double("beside_drop_c"),
   /** Filters are counted and rinsed with so much water. */
   rinseG: double("rinse_g").notNull(),
   typical: typical(),
@@ -278,6 +281,8 @@ export const vessels = mysqlTable("vessels", {
   plate: mysqlEnum("plate", PLATES).notNull().default("none"),
   /** What leaves it as steam on its plate. */
   evaporationGPerH: double("evaporation_g_per_h"),
+  /** Closed in a bath, what it gives to it, W/K, where it was timed. */
+  bathWPerK: double("bath_w_per_k"),
   typical: typical(),
   ...kept(),
 });
@@ -338,6 +343,8 @@ export const iceSources = mysqlTable("ice_sources", {
   kgPerDay: double("kg_per_day"),
   storeKg: double("store_kg"),
   pieceMm: double("piece_mm"),
+  /** Of what it holds and makes, drawn by other drinks. */
+  otherShare: double("other_share").notNull().default(0),
   ...kept(),
 });
 
@@ -503,6 +510,8 @@ export const shifts = mysqlTable(
     day: date("day", { mode: "string" }).notNull(),
     changedBy: personId("changed_by").notNull(),
     changedAt: time("changed_at").notNull(),
+    /** The hours of iced service and what its ice sources have; null while nobody said. */
+    ice: json<ShiftIce>("ice"),
     revision: revision(),
   },
   (table) => [primaryKey({ columns: [table.siteId, table.day] })],

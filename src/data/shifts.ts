@@ -1,4 +1,5 @@
 import { and, asc, eq, sql } from "drizzle-orm";
+import type { ShiftIce } from "#contract/shift.ts";
 import { fail, ok, type Result } from "#core/result";
 import type { Act } from "./audit.ts";
 import type { Database } from "./connection.ts";
@@ -25,13 +26,20 @@ export interface ShiftAt {
   readonly changedBy: string | null;
   readonly changedAt: Date | null;
   readonly items: readonly NewShiftItem[];
+  /** Null while nobody said. */
+  readonly ice: ShiftIce | null;
 }
 
 /** A day's lines, with who changed them last. */
 export async function readShift(db: Database, day: ShiftDay): Promise<ShiftAt> {
   const [[row], items] = await Promise.all([
     db
-      .select({ revision: shifts.revision, changedAt: shifts.changedAt, changedBy: people.name })
+      .select({
+        revision: shifts.revision,
+        changedAt: shifts.changedAt,
+        changedBy: people.name,
+        ice: shifts.ice,
+      })
       .from(shifts)
       .innerJoin(people, eq(people.id, shifts.changedBy))
       .where(and(eq(shifts.siteId, day.siteId), eq(shifts.day, day.day))),
@@ -41,7 +49,13 @@ export async function readShift(db: Database, day: ShiftDay): Promise<ShiftAt> {
       .where(ofDay(day))
       .orderBy(asc(shiftItems.position), asc(shiftItems.id)),
   ]);
-  return { revision: 0, changedBy: null, changedAt: null, ...row, items };
+  return { revision: 0, changedBy: null, changedAt: null, ice: null, ...row, items };
+}
+
+interface Change extends Pick<ShiftAt, "items"> {
+  /** Stays as it is where it is left out. */
+  readonly ice?: ShiftIce | null | undefined;
+  readonly began: number;
 }
 
 /**
@@ -54,7 +68,7 @@ export async function readShift(db: Database, day: ShiftDay): Promise<ShiftAt> {
 export async function replaceShift(
   db: Database,
   day: ShiftDay,
-  { items, began }: { readonly items: readonly NewShiftItem[]; readonly began: number },
+  { items, began, ...given }: Change,
   by: Act & { readonly personId: string },
 ): Promise<Result<number, { readonly code: "stale"; readonly theirs: ShiftAt }>> {
   return db.transaction(async (tx) => {
@@ -70,12 +84,13 @@ export async function replaceShift(
       .where(and(eq(shifts.siteId, day.siteId), eq(shifts.day, day.day)))
       .for("update");
     const theirs = await readShift(tx, day);
-    if (isSame(theirs.items, items)) return ok(row!.revision);
+    const { ice = theirs.ice } = given;
+    if (isSame(theirs, { items, ice })) return ok(row!.revision);
     if (row!.revision !== began) return fail({ code: "stale", theirs });
     const revision = began + 1;
     await tx
       .update(shifts)
-      .set({ ...changed, revision })
+      .set({ ...changed, ice, revision })
       .where(and(eq(shifts.siteId, day.siteId), eq(shifts.day, day.day)));
     await tx.delete(shiftItems).where(ofDay(day));
     if (items.length > 0) {
@@ -85,12 +100,29 @@ export async function replaceShift(
   });
 }
 
-function isSame(old: readonly NewShiftItem[], items: readonly NewShiftItem[]): boolean {
+type List = Pick<ShiftAt, "items" | "ice">;
+
+function isSame({ items: old, ice: oldIce }: List, { items, ice }: List): boolean {
   return (
+    isSameIce(oldIce, ice) &&
     old.length === items.length &&
     old.every(({ id, cardId, batches }, i) => {
       const item = items[i]!;
       return id === item.id && cardId === item.cardId && batches === item.batches;
+    })
+  );
+}
+
+/** Field by field: what comes out of the database has its keys in another order. */
+function isSameIce(old: ShiftIce | null, ice: ShiftIce | null): boolean {
+  if (!old || !ice) return old === ice;
+  return (
+    old.fromMin === ice.fromMin &&
+    old.toMin === ice.toMin &&
+    old.sources.length === ice.sources.length &&
+    old.sources.every(({ id, inBinG, aheadG }, i) => {
+      const source = ice.sources[i]!;
+      return id === source.id && inBinG === source.inBinG && aheadG === source.aheadG;
     })
   );
 }

@@ -36,6 +36,7 @@ const SUFFIX: { readonly [unit in FieldUnit]?: string } = {
   "g/g": "g per g",
   "J/K": "J/K",
   "g/h": "g an hour",
+  "W/K": "W/K",
   "mg/l": "mg/l",
   min: "min",
 };

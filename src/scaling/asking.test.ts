@@ -2,17 +2,17 @@ import { describe, expect, test } from "vitest";
 import type { Bench, BenchBrewer, BenchRecipe } from "#contract/bench.ts";
 import { TEXTURE_UM, umAt } from "#core/grind";
 import { must } from "#core/result";
-import { solveSheet } from "#core/sheet";
 import { BENCH, CHOUGH_CURVE, LOFT_CONE } from "#tests/pierHead.ts";
 import { askingOf } from "./asking.ts";
-import { firstState, serveAs, sheetInputOf } from "./state.ts";
+import { solveState } from "./solved.ts";
+import { firstState, serveAs } from "./state.ts";
 
 const FULMAR = BENCH.brewers[0]!;
 const CHOUGH = BENCH.grinders[0]!;
 
 function asked(bench: Bench, serve: "hot" | "iced" = "hot") {
   const state = serveAs(serve, firstState(bench), bench);
-  return askingOf(state, bench, must(solveSheet(sheetInputOf(state, bench))).rounded);
+  return askingOf(state, bench, must(solveState(state, bench)).rounded);
 }
 function asking(bench = BENCH, serve: "hot" | "iced" = "hot") {
   const answer = asked(bench, serve);

@@ -14,7 +14,9 @@ import { bedOf, poursOf, type RecipeBench } from "#core/recipe";
 import type { SheetFigures } from "#core/sheet";
 import type { MissingForForecast } from "#words/index.ts";
 import { grindAnswer } from "./grindAnswer.ts";
-import { brewTempOf, type Chosen, chosenOf, type ScaleState } from "./state.ts";
+import { bloomedPours } from "./iced.ts";
+import { brewTempOf } from "./solved.ts";
+import { type Chosen, chosenOf, type ScaleState } from "./state.ts";
 import { teachingOf } from "./teaching.ts";
 
 export type Asked = { readonly asking: Asking } | { readonly missing: MissingForForecast };
@@ -26,6 +28,7 @@ const SMALL_BATCH_G = 1000;
 export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures): Asked {
   const chosen = chosenOf(state, bench);
   const { recipe, brewer, grinder } = chosen;
+  if (state.serve === "iced" && state.iced.method === "steep") return { missing: "steep" };
   if (recipe.brewer.kind === "press") return { missing: "sourcePress" };
   if (brewer.kind === "press") return { missing: "press" };
   if (!recipe.basket) return { missing: "sourceBasket" };
@@ -80,8 +83,10 @@ function curveOf({ recipe, grinder }: Chosen): Curve | undefined {
 }
 
 /** Only what a rhythm is: it is sent to another thread with every edit. */
-function rhythmOf({ brewer, doseG, blooms, pours }: BenchRecipe): Rhythm {
-  return brewer.kind === "hand" ? { doseG, blooms, pours } : usualRhythm();
+function rhythmOf(recipe: BenchRecipe, { serve, iced }: ScaleState): Rhythm {
+  const { brewer, doseG, blooms } = recipe;
+  const bloomTimes = serve === "iced" ? iced.bloomTimes : null;
+  return brewer.kind === "hand" ? { doseG, blooms, pours: bloomedPours(recipe, bloomTimes) } : usualRhythm();
 }
 
 /** The recipe as it was brewed; its basket is known. */
@@ -139,18 +144,18 @@ export function factorsOf(
 function planOn(
   brewer: BenchBrewer & { readonly basket: Basket },
   { recipe, coffee, grinder }: Chosen,
-  { serve }: ScaleState,
+  state: ScaleState,
   bench: Bench,
   { doseG, brewWaterG, bypassG, iceG }: SheetFigures,
 ): Plan {
   const programme: Programme =
     brewer.kind === "hand"
-      ? { by: "hand", rhythm: rhythmOf(recipe) }
+      ? { by: "hand", rhythm: rhythmOf(recipe, state) }
       : { by: "spray", modes: brewer.sprays.length > 0 ? brewer.sprays : [usualSpray(brewWaterG)] };
   const { brewTimeS, window } = bench.settings;
   const timeS: Limits["timeS"] =
     brewer.kind === "hand"
-      ? brewTimeS[serve === "iced" ? "icedHand" : "hand"]
+      ? brewTimeS[state.serve === "iced" ? "icedHand" : "hand"]
       : brewTimeS[brewWaterG < SMALL_BATCH_G ? "smallBatch" : "batch"];
   return {
     doseG,

@@ -1,12 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { compareWays, type OutlookCheck } from "#core/outlook";
 import { must } from "#core/result";
-import { type Check, solveSheet } from "#core/sheet";
+import type { Check } from "#core/sheet";
 import { BENCH } from "#tests/pierHead.ts";
 import { callsForMore, waysOf } from "./bigger.ts";
-import { firstState, type ScaleState, sheetInputOf } from "./state.ts";
+import { solveState } from "./solved.ts";
+import { firstState, type ScaleState } from "./state.ts";
 
-const sheetOf = (state: ScaleState, bench = BENCH) => must(solveSheet(sheetInputOf(state, bench)));
+const sheetOf = (state: ScaleState, bench = BENCH) => must(solveState(state, bench));
 const pot = (yieldG: number): ScaleState => ({
   ...firstState(BENCH),
   pins: [

@@ -1,8 +1,10 @@
 import type { Bench } from "#contract/bench.ts";
+import type { IcedSheet } from "#core/iced";
 import type { OutlookCheck, WayAsked } from "#core/outlook";
-import { type Check, type PinSet, pinFigure, type SheetResult, solveSheet, trimmedRatio } from "#core/sheet";
+import { type Check, type PinSet, trimmedRatio } from "#core/sheet";
 import { askingOf } from "./asking.ts";
-import { chosenOf, givenOf, type ScaleState, sheetInputOf } from "./state.ts";
+import { pinOn, solveState } from "./solved.ts";
+import { chosenOf, type ScaleState } from "./state.ts";
 
 /** A way with the sheet that it is. */
 export interface WayState {
@@ -51,15 +53,18 @@ function over(value: number | undefined, most: number | undefined): boolean {
 }
 
 /** The ways to brew a sheet's beverage, each as a sheet that solves; those that a brewer cannot do are left out. */
-export function waysOf(state: ScaleState, bench: Bench, { rounded }: SheetResult): readonly WayState[] {
+export function waysOf(
+  state: ScaleState,
+  bench: Bench,
+  { rounded, asked: { extractionPct } }: IcedSheet,
+): readonly WayState[] {
   const { brewer } = chosenOf(state, bench);
-  const given = givenOf(state, bench);
   const { yieldG, strengthPct } = rounded;
   const rinseMin = brewer.rinseMin ?? USUAL_RINSE_MIN;
 
   const way = (by: WayAsked["by"], times: 1 | 2, pins: readonly PinSet[]): readonly WayState[] => {
     const next = { ...state, pins };
-    const solved = solveSheet(sheetInputOf(next, bench));
+    const solved = solveState(next, bench, extractionPct);
     if (!solved.ok) return [];
     const asked = askingOf(next, bench, solved.value.rounded);
     if (!("asking" in asked)) return [];
@@ -88,7 +93,7 @@ export function waysOf(state: ScaleState, bench: Bench, { rounded }: SheetResult
     ];
   };
 
-  const half = pinFigure(state.pins, { name: "yieldG", value: yieldG / 2 }, given);
+  const half = pinOn(state, { name: "yieldG", value: yieldG / 2 }, bench, extractionPct);
   const shares = Math.floor((brewer.bypassMaxPct ?? 0) / PER_CENT / BYPASS_STEP_SHARE + 1e-9);
   const cold = state.pins.filter(({ name }) => name === "finalTempC");
   const bypasses =

@@ -2,12 +2,16 @@ import type { Bench } from "#contract/bench.ts";
 import type { CardSheet } from "#contract/card.ts";
 import { rescaled } from "#core/brew";
 import { bracketAround } from "#core/grind";
+import type { IcedSheet } from "#core/iced";
 import type { First } from "#core/outlook";
 import type { SheetResult } from "#core/sheet";
+import { cardIcedOf } from "./cardIced.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { guessesOf } from "./guesses.ts";
+import { bloomedPours } from "./iced.ts";
 import { meltingOf } from "./melting.ts";
-import { brewTempOf, type Chosen, chosenOf, extractionOf, type ScaleState, sheetInputOf } from "./state.ts";
+import { brewTempOf, extractionOf } from "./solved.ts";
+import { type Chosen, chosenOf, type ScaleState } from "./state.ts";
 
 /** What the forecast says of a sheet at its setting. */
 export interface Foretold {
@@ -37,7 +41,7 @@ export function foretold({ picked: { setting, outlook }, stretch }: First): Fore
 export function cardOf(
   state: ScaleState,
   bench: Bench,
-  sheet: SheetResult,
+  sheet: IcedSheet,
   told: Foretold | undefined,
 ): Omit<CardSheet, "result"> {
   const chosen = chosenOf(state, bench);
@@ -46,13 +50,14 @@ export function cardOf(
   const known = { source: translated, rule, contact: undefined, extraction: undefined, learned: undefined };
   const setting =
     told?.setting ?? (typeof state.grind === "number" ? state.grind : known[state.grind]?.setting);
-  const pours = poursFor(chosen, sheet, told?.stretch);
-  const melting = meltingOf(state, bench, sheet.rounded, {
+  const pours = poursFor(state, chosen, sheet, told?.stretch);
+  const melting = meltingOf(state, bench, sheet, {
     brewTimeS: told?.figures?.brewTimeS,
     stirring: "swirled",
   });
   return {
-    input: JSON.parse(JSON.stringify(sheetInputOf(state, bench))),
+    input: JSON.parse(JSON.stringify(sheet.asked)),
+    ...(state.serve === "iced" && { iced: cardIcedOf(state, bench, sheet) }),
     ...(setting !== undefined && {
       dial: {
         grinder: grinder.name,
@@ -91,10 +96,16 @@ export function cardOf(
 }
 
 /** The recipe's own pours at the sheet's dose and water, to whole grams and seconds; none for other brewers. */
-function poursFor({ recipe, brewer }: Chosen, { rounded }: SheetResult, stretch: number | undefined) {
+export function poursFor(
+  { iced, serve }: Pick<ScaleState, "iced" | "serve">,
+  { recipe, brewer }: Chosen,
+  { rounded }: Pick<SheetResult, "rounded">,
+  stretch: number | undefined,
+) {
   if (brewer.kind !== "hand" || recipe.brewer.kind !== "hand") return undefined;
   const { doseG, brewWaterG: waterG } = rounded;
-  const { pours } = rescaled(recipe, { doseG, waterG, stretch });
+  const bloomed = { ...recipe, pours: bloomedPours(recipe, serve === "iced" ? iced.bloomTimes : null) };
+  const { pours } = rescaled(bloomed, { doseG, waterG, stretch });
   return pours.map(({ toG, start, agitation }, i) => ({
     toG: i === pours.length - 1 ? waterG : Math.round(toG),
     atS: "atS" in start ? Math.round(start.atS) : null,

@@ -1,7 +1,8 @@
 import type { Aspect } from "#contract/aspects.ts";
 import type { Bench } from "#contract/bench.ts";
 import { type SheetInput, worthMeasuring } from "#core/sheet";
-import { type Chosen, canScale, chosenOf, firstState, sheetInputOf } from "./state.ts";
+import { sheetInputOf } from "./solved.ts";
+import { type Chosen, canScale, chosenOf, firstState } from "./state.ts";
 
 /** Something that a sheet rests on and that nobody measured here. */
 export interface Guessed {

@@ -3,7 +3,7 @@ import type { Bench, BenchBrewer, BenchGrinder } from "#contract/bench.ts";
 import { type BrewInput, type Outcome, usualRhythm, usualSpray } from "#core/brew";
 import { fitCurve, umAt } from "#core/grind";
 import { brewInputOf, type Programme } from "#core/outlook";
-import { brewTempOf } from "./state.ts";
+import { brewTempOf } from "./solved.ts";
 
 /** A batch of the log, as far as it can be forecast. */
 export type Forecastable = Pick<

@@ -1,10 +1,9 @@
 import type { Bench } from "#contract/bench.ts";
 import { type MeltCurve, meltCurve, type Stirring } from "#core/ice";
-import type { SheetFigures } from "#core/sheet";
-import { chosenOf, givenOf, type ScaleState } from "./state.ts";
-
-/** A piece of ice where nobody noted its size, mm; usual for a bin machine. */
-const USUAL_PIECE_MM = 25;
+import type { IcedSheet } from "#core/iced";
+import { hotBeverageOf } from "#core/sheet";
+import { USUAL_PIECE_MM } from "./iced.ts";
+import { chosenOf, type ScaleState } from "./state.ts";
 
 export interface Melting {
   readonly curve: MeltCurve;
@@ -25,28 +24,36 @@ export interface Melting {
 export function meltingOf(
   state: ScaleState,
   bench: Bench,
-  { doseG, brewWaterG, bypassG, iceG, yieldG, strengthPct = 0 }: SheetFigures,
+  { rounded, asked }: Pick<IcedSheet, "rounded" | "asked">,
   { brewTimeS, stirring }: { readonly brewTimeS: number | undefined; readonly stirring: Stirring },
 ): Melting | undefined {
-  const { heat, retentionGPerG } = givenOf(state, bench);
+  const { heat } = asked;
   const { ice } = chosenOf(state, bench);
   if (!heat || !ice) return undefined;
-  const hotG = brewWaterG - retentionGPerG * doseG + bypassG;
+  const { doseG, bypassG, iceG, yieldG, strengthPct = 0 } = rounded;
+  const { gPerG, tempC } = heat.apart ?? { gPerG: 0, tempC: 0 };
+  const joinsG = gPerG * doseG;
+  const dripsG = hotBeverageOf(rounded, asked) - joinsG;
+  const hotG = dripsG + bypassG;
   if (!(hotG > 0)) return undefined;
-  const arrivesS = brewTimeS ?? 0;
+  // Brewed beside, it is poured over at once.
+  const onIce = state.iced.method === "onIce" || state.iced.method === "withWater";
+  const arrivesS = onIce ? (brewTimeS ?? 0) : 0;
   const pieceMm = ice.pieceMm ?? USUAL_PIECE_MM;
   const curve = meltCurve({
     hotG,
-    hotTempC: heat.dripTempC,
+    hotTempC: (dripsG * heat.dripTempC + bypassG * (heat.bypassTempC ?? heat.dripTempC)) / hotG,
     iceG,
     iceTempC: heat.iceTempC,
     iceWetShare: heat.iceWetShare,
     vesselJPerK: heat.vesselJPerK,
     vesselTempC: heat.vesselTempC,
-    strengthPct: (strengthPct * yieldG) / hotG,
+    strengthPct: (strengthPct * yieldG) / (hotG + joinsG),
     pieceMm,
     arrivesS,
     stirring,
+    iceHeapGPerMl: ice.heapGPerMl,
+    ...(joinsG > 0 && { joins: { massG: joinsG, tempC } }),
   });
   if (!curve.ok) return undefined;
   const { doneS } = curve.value;

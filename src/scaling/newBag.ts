@@ -4,10 +4,10 @@ import { coarser, type DialSetting, dialUnit, onDial } from "#core/grind";
 import { bagShift, eightInTen } from "#core/learn";
 import { ladderOf } from "#core/outlook";
 import { ok, type Result } from "#core/result";
-import { pinSetsOf, solveSheet } from "#core/sheet";
 import { askingOf } from "./asking.ts";
-import { makeCard, type Remade, type RemakeFailure, stateOfCard } from "./remade.ts";
-import { type ScaleState, sheetInputOf } from "./state.ts";
+import { solveCoupled } from "./coupling.ts";
+import { makeCard, pinsOfCard, type Remade, type RemakeFailure, stateOfCard } from "./remade.ts";
+import type { ScaleState } from "./state.ts";
 import { bagOf } from "./teaching.ts";
 
 /** What of a bag is typed. */
@@ -69,7 +69,7 @@ function settingFor(card: CardSheet, recipe: BenchRecipe, bench: Bench): number 
   const started = cardState(card, recipe, bench);
   if (!started.ok) return undefined;
   const here = { ...bench, recipes: [recipe] };
-  const solved = solveSheet(sheetInputOf(started.value, here));
+  const solved = solveCoupled(started.value, here);
   if (!solved.ok) return undefined;
   const asked = askingOf(started.value, here, solved.value.rounded);
   const ladder = "asking" in asked ? ladderOf(asked.asking) : undefined;
@@ -80,7 +80,7 @@ function settingFor(card: CardSheet, recipe: BenchRecipe, bench: Bench): number 
 function cardState(card: CardSheet, recipe: BenchRecipe, bench: Bench): Result<ScaleState, RemakeFailure> {
   const started = stateOfCard(card, recipe, bench);
   if (!started.ok) return started;
-  return ok({ ...started.value, pins: pinSetsOf(card.input.pins) });
+  return ok({ ...started.value, pins: pinsOfCard(card) });
 }
 
 /** The card for a new bag's first pot: ground where the shift says, and marked as a test. */

@@ -3,13 +3,13 @@ import type { Bench, BenchRecipe } from "#contract/bench.ts";
 import { type CardSheet, cardSheet } from "#contract/card.ts";
 import { firstOf } from "#core/outlook";
 import { must } from "#core/result";
-import { solveSheet } from "#core/sheet";
 import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
 import { checkSentence } from "#words/index.ts";
 import { askingOf } from "./asking.ts";
 import { cardOf, foretold } from "./card.ts";
 import { remade } from "./remade.ts";
-import { firstState, fromRecipe, type ScaleState, sheetInputOf } from "./state.ts";
+import { solveState } from "./solved.ts";
+import { firstState, fromRecipe, type ScaleState } from "./state.ts";
 
 const ID = "0190a5c0-0000-7000-8000-000000000001";
 /** A bench whose rows have ids as a card takes them. */
@@ -37,11 +37,14 @@ const [LOFT, SLACK] = BENCH_.recipes as [BenchRecipe, BenchRecipe];
 
 function card(change: (state: ScaleState) => ScaleState = (state) => state, bench = BENCH_): CardSheet {
   const state = change(firstState(bench));
-  const result = must(solveSheet(sheetInputOf(state, bench)));
+  const result = must(solveState(state, bench));
   const asked = askingOf(state, bench, result.rounded);
   const told = "asking" in asked ? foretold(must(firstOf(asked.asking))) : undefined;
   const checks = result.checks.map((check) => ({ ...check, message: checkSentence(check) }));
-  return cardSheet.parse({ ...cardOf(state, bench, result, told), result: { ...result, checks } });
+  return cardSheet.parse({
+    ...cardOf(state, bench, result, told),
+    result: { exact: result.exact, rounded: result.rounded, checks },
+  });
 }
 const pinned =
   (...pins: ScaleState["pins"]) =>

@@ -1,23 +1,18 @@
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
 import type { CardSheet, CardStandard } from "#contract/card.ts";
+import { type IcedFailure, USUAL_ICED } from "#core/iced";
 import { firstOf } from "#core/outlook";
 import { fail, ok, type Result } from "#core/result";
-import {
-  type PinName,
-  type PinSet,
-  pinSetsOf,
-  type SheetFailure,
-  type SheetResult,
-  solveSheet,
-} from "#core/sheet";
+import { type PinName, type PinSet, pinSetsOf, type SheetResult } from "#core/sheet";
 import { askingOf } from "./asking.ts";
 import { cardOf, foretold } from "./card.ts";
-import { chosenOf, firstPins, recipeRatio, type ScaleState, sheetInputOf } from "./state.ts";
+import { solveCoupled } from "./coupling.ts";
+import { chosenOf, firstPins, recipeRatio, type ScaleState } from "./state.ts";
 
 export type RemakeFailure =
   /** Something that the card was made with is not on the bench any more. */
   | { readonly code: "gone"; readonly what: string }
-  | { readonly code: "noSheet"; readonly failure: SheetFailure }
+  | { readonly code: "noSheet"; readonly failure: IcedFailure }
   /** An approved batch was ground on another grinder than the card is. */
   | { readonly code: "otherGrinder" };
 
@@ -54,7 +49,7 @@ export function withStandard(made: Remade, standard: CardStandard): Remade {
 
 /** What Scale would start from to make a card again, from a version of its recipe; all but its pins. */
 export function stateOfCard(
-  { madeWith, input, dial }: Pick<CardSheet, "madeWith" | "input" | "dial">,
+  { madeWith, input, dial, iced }: Pick<CardSheet, "madeWith" | "input" | "dial" | "iced">,
   to: BenchRecipe,
   bench: Bench,
 ): Result<ScaleState, RemakeFailure> {
@@ -78,17 +73,24 @@ export function stateOfCard(
     serve: input.serve,
     pins: [],
     grind: byHand ? dial.setting : ((dial?.by as ScaleState["grind"]) ?? "rule"),
+    iced: iced?.service ?? USUAL_ICED,
   });
+}
+
+/** A card's pins as somebody set them. */
+export function pinsOfCard({ input, iced }: Pick<CardSheet, "input" | "iced">): readonly PinSet[] {
+  return iced?.pins ?? pinSetsOf(input.pins);
 }
 
 /** The card that Scale makes of a state. */
 export function makeCard(state: ScaleState, bench: Bench): Result<Remade, RemakeFailure> {
-  const solved = solveSheet(sheetInputOf(state, bench));
+  const solved = solveCoupled(state, bench);
   if (!solved.ok) return fail({ code: "noSheet", failure: solved.failure });
+  const { exact, rounded, checks } = solved.value;
   const asked = askingOf(state, bench, solved.value.rounded);
   const first = "asking" in asked ? firstOf(asked.asking) : undefined;
   const told = first?.ok ? foretold(first.value) : undefined;
-  return ok({ sheet: cardOf(state, bench, solved.value, told), result: solved.value });
+  return ok({ sheet: cardOf(state, bench, solved.value, told), result: { exact, rounded, checks } });
 }
 
 interface Following {
@@ -101,15 +103,15 @@ interface Following {
 const SAME = 1e-6;
 
 /** The card's pins: a ratio or a strength that was the old recipe's is the new one's now. */
-function followed({ input }: CardSheet, { from, to, state, bench }: Following): readonly PinSet[] {
+function followed(card: CardSheet, { from, to, state, bench }: Following): readonly PinSet[] {
   const chosen = chosenOf(state, bench);
   const firstOf = (recipe: BenchRecipe) => [
-    ...firstPins(input.serve, { ...chosen, recipe }, bench.settings),
+    ...firstPins(card.input.serve, { ...chosen, recipe }, bench.settings),
     { name: "brewRatio" as const, value: recipeRatio(recipe) },
     { name: "totalRatio" as const, value: recipeRatio(recipe) },
   ];
   const [old, next] = [firstOf(from), firstOf(to)];
-  return pinSetsOf(input.pins).map(({ name, value }) => {
+  return pinsOfCard(card).map(({ name, value }) => {
     const place = old.findIndex((pin) => pin.name === name && Math.abs(pin.value - value) < SAME);
     const follows = place >= 0 && FOLLOWING.includes(name);
     return { name, value: follows ? next[place]!.value : value };

@@ -5,7 +5,7 @@ import { boilingC } from "#core/measure";
 import type { Serve } from "#core/sheet";
 import type { SiteFacts } from "#words/index.ts";
 import { factorsOf } from "./asking.ts";
-import { brewTempOf } from "./state.ts";
+import { brewTempOf } from "./solved.ts";
 import { teachingOf } from "./teaching.ts";
 import { cellOf, type WallCell, wallPlan } from "./wall.ts";
 

@@ -6,19 +6,9 @@ import { PIN_NAMES, solveSheet } from "#core/sheet";
 import { step } from "#parts/undoable.ts";
 import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
 import { grindAnswer } from "./grindAnswer.ts";
-import {
-  benchForScale,
-  chosenOf,
-  extractionOf,
-  firstState,
-  fromRecipe,
-  groundOn,
-  into,
-  queryOf,
-  readQuery,
-  serveAs,
-  sheetInputOf,
-} from "./state.ts";
+import { queryOf, readQuery } from "./link.ts";
+import { extractionOf, sheetInputOf, solveState } from "./solved.ts";
+import { benchForScale, chosenOf, firstState, fromRecipe, groundOn, into, serveAs } from "./state.ts";
 
 const START = firstState(BENCH);
 const names = (state: typeof START) => state.pins.map(({ name }) => name);
@@ -29,7 +19,7 @@ describe("what a sheet starts with", () => {
       { name: "yieldG", value: 2850 },
       { name: "brewRatio", value: 16 },
     ]);
-    expect(must(solveSheet(sheetInputOf(START, BENCH))).rounded).toMatchObject({
+    expect(must(solveState(START, BENCH)).rounded).toMatchObject({
       doseG: 202,
       settingG: 3300,
     });
@@ -125,7 +115,7 @@ describe("links", () => {
         expect(
           state.pins.every(({ name, value }) => PIN_NAMES.includes(name) && Number.isFinite(value)),
         ).toBe(true);
-        solveSheet(sheetInputOf(state, BENCH));
+        solveState(state, BENCH);
       }),
     );
   });

@@ -8,20 +8,9 @@ import type {
   BenchVessel,
 } from "#contract/bench.ts";
 import type { HouseSettings, IcedSchool } from "#contract/house.ts";
-import { onDial } from "#core/grind";
-import { boilingC } from "#core/measure";
-import { ANSWERS, type Answer } from "#core/outlook";
-import {
-  type Given,
-  meteredExtractionPct,
-  PIN_NAMES,
-  type PinName,
-  type PinSet,
-  pinsOf,
-  type Serve,
-  type SheetInput,
-  trimmedRatio,
-} from "#core/sheet";
+import { type IcedService, USUAL_ICED } from "#core/iced";
+import type { Answer } from "#core/outlook";
+import { type PinSet, type Serve, trimmedRatio } from "#core/sheet";
 
 /** What is being scaled, all of it: it fits into a link. */
 export interface ScaleState {
@@ -35,6 +24,8 @@ export interface ScaleState {
   /** The oldest pin first. */
   readonly pins: readonly PinSet[];
   readonly grind: GrindPick;
+  /** How it is iced; kept while it is hot. */
+  readonly iced: IcedService;
 }
 
 /** Where the grind comes from: an answer that follows the sheet, or a setting by hand that stays. */
@@ -95,7 +86,7 @@ export function recipeRatio({ hotWaterG, iceG, doseG }: BenchRecipe): number {
 }
 
 /** A yield that the vessel takes and the brewer has the dose for, g, in whole hundreds. */
-function firstYieldG({ recipe, brewer, vessel }: Chosen): number {
+export function firstYieldG({ recipe, brewer, vessel }: Chosen): number {
   const mostG = brewer.doseMaxG * (recipeRatio(recipe) - brewer.retentionGPerG);
   const step = vessel.workingG >= 1000 ? 100 : 10;
   return vessel.workingG <= mostG ? vessel.workingG : Math.floor(mostG / step) * step;
@@ -114,26 +105,46 @@ function scaledRatio(ratio: number, targetG: number, { recipe }: Chosen, trimPct
  */
 export function firstPins(serve: Serve, chosen: Chosen, settings: HouseSettings): readonly PinSet[] {
   const { recipe, vessel } = chosen;
-  const { doseTrimPct, icedSchool, icedTempC, window } = settings;
-  const whole = recipeRatio(recipe);
+  const { doseTrimPct, icedSchool, icedTempC } = settings;
   if (serve === "hot") {
     const yieldG = vessel.workingG;
     return [
       { name: "yieldG", value: yieldG },
-      { name: "brewRatio", value: scaledRatio(whole, yieldG, chosen, doseTrimPct) },
+      { name: "brewRatio", value: scaledRatio(recipeRatio(recipe), yieldG, chosen, doseTrimPct) },
     ];
   }
   const yieldG = firstYieldG(chosen);
+  return [
+    { name: "yieldG", value: yieldG },
+    schoolPin(icedSchool, yieldG, chosen, settings),
+    { name: "finalTempC", value: icedTempC },
+  ];
+}
+
+/** What a school pins: the recipe's ratio as it counts it, less trimmed for a big batch, or the recipe's strength. */
+export function schoolPin(
+  school: IcedSchool,
+  yieldG: number,
+  chosen: Chosen,
+  { doseTrimPct, window }: HouseSettings,
+): PinSet {
+  const { recipe } = chosen;
+  const ratio = (value: number) => scaledRatio(value, yieldG, chosen, doseTrimPct);
   const [low, high] = window.strengthPct;
-  const counted: { readonly [school in IcedSchool]: PinSet } = {
-    inside: { name: "totalRatio", value: scaledRatio(whole, yieldG, chosen, doseTrimPct) },
-    onTop: {
-      name: "brewRatio",
-      value: scaledRatio(recipe.hotWaterG / recipe.doseG, yieldG, chosen, doseTrimPct),
-    },
-    strength: { name: "strengthPct", value: recipe.strengthPct ?? (low + high) / 2 },
-  };
-  return [{ name: "yieldG", value: yieldG }, counted[icedSchool], { name: "finalTempC", value: icedTempC }];
+  switch (school) {
+    case "inside":
+    case "glass":
+      return { name: "totalRatio", value: ratio(recipeRatio(recipe)) };
+    case "onTop":
+      return { name: "brewRatio", value: ratio(recipe.hotWaterG / recipe.doseG) };
+    case "strength":
+      return { name: "strengthPct", value: recipe.strengthPct ?? (low + high) / 2 };
+  }
+}
+
+/** How an iced sheet starts in a house. */
+export function firstIced({ icedSchool }: Pick<HouseSettings, "icedSchool">): IcedService {
+  return icedSchool === "glass" ? { ...USUAL_ICED, inGlass: ["totalRatio"] } : USUAL_ICED;
 }
 
 export function firstState(bench: Bench): ScaleState {
@@ -148,6 +159,7 @@ export function firstState(bench: Bench): ScaleState {
     serve: recipe.serve,
     pins: [],
     grind: "rule",
+    iced: firstIced(bench.settings),
   };
   return { ...state, pins: firstPins(state.serve, chosenOf(state, bench), bench.settings) };
 }
@@ -194,188 +206,7 @@ export function into(vesselId: string, state: ScaleState, bench: Bench): ScaleSt
   );
   return { ...state, vessel: vesselId, pins };
 }
-
-/** The extraction that a sheet counts with: the metered source cup's, else the house's guess. */
-export function extractionOf(
-  recipe: BenchRecipe,
-  guessPct: number,
-): { readonly pct: number; readonly guess: boolean } {
-  const { doseG, strengthPct, weighedG, hotWaterG, iceG, retentionGPerG } = recipe;
-  if (strengthPct === null) return { pct: guessPct, guess: true };
-  const yieldG = weighedG ?? hotWaterG + iceG - retentionGPerG * doseG;
-  return { pct: meteredExtractionPct({ doseG, yieldG, strengthPct }), guess: false };
-}
-
-/** The brew water's temperature: the recipe's, or what the spray head or the site's boiling point allows. */
-export function brewTempOf(
-  { recipe, brewer }: Pick<Chosen, "recipe" | "brewer">,
-  { site }: Pick<Bench, "site">,
-): { readonly tempC: number; readonly cappedBy?: "boiling" | "spray" } {
-  const { waterTempC } = recipe;
-  const boilsC = boilingC(site.altitudeM);
-  const sprayC = brewer.sprayTempC ?? Infinity;
-  if (waterTempC <= boilsC && waterTempC <= sprayC) return { tempC: waterTempC };
-  return sprayC < boilsC ? { tempC: sprayC, cappedBy: "spray" } : { tempC: boilsC, cappedBy: "boiling" };
-}
-
-export function givenOf(state: ScaleState, bench: Bench): Given {
-  const { recipe, brewer, vessel, ice } = chosenOf(state, bench);
-  return {
-    serve: state.serve,
-    retentionGPerG: brewer.retentionGPerG,
-    extractionPct: extractionOf(recipe, bench.settings.extractionGuessPct).pct,
-    ...(state.serve === "iced" &&
-      ice && {
-        heat: {
-          dripTempC: brewTempOf({ recipe, brewer }, bench).tempC - brewer.dripDropC,
-          iceTempC: ice.iceTempC,
-          iceWetShare: ice.iceWetShare,
-          vesselJPerK: vessel.vesselJPerK,
-          vesselTempC: bench.settings.roomTempC,
-        },
-      }),
-  };
-}
-
-/** The sheet that a state asks for, as the core takes it and a card keeps it. */
-export function sheetInputOf(state: ScaleState, bench: Bench): SheetInput {
-  const { brewer, vessel, coffee, ice } = chosenOf(state, bench);
-  const { rounding, window, bedDepthMm } = bench.settings;
-  // A cone's depth at its axis says little of how evenly it brews: the house's window is for batch brewers.
-  const [bedMinMm, bedMaxMm] = brewer.kind === "batch" ? bedDepthMm : [];
-  const known = (value: number | null) => value ?? undefined;
-  return {
-    ...givenOf(state, bench),
-    pins: pinsOf(state.pins),
-    rounding: { ...rounding, brewWater: brewer.lattice },
-    vessel: { brimG: vessel.brimG, workingG: vessel.workingG },
-    brewer: {
-      doseMinG: known(brewer.doseMinG),
-      doseMaxG: brewer.doseMaxG,
-      preferredMinG: known(brewer.preferredMinG),
-      preferredMaxG: known(brewer.preferredMaxG),
-      bedDepthMinMm: brewer.bedDepthMinMm ?? bedMinMm,
-      bedDepthMaxMm: brewer.bedDepthMaxMm ?? bedMaxMm,
-      basket: brewer.basket ?? undefined,
-    },
-    coffee: { densityGPerMl: coffee.densityGPerMl },
-    window,
-    ...(ice && { iceHeapGPerMl: ice.heapGPerMl }),
-  };
-}
-
-const KEYS = ["recipe", "coffee", "brewer", "grinder", "vessel", "ice"] as const;
-
-/** A state as the query of a link. */
-export function queryOf(state: ScaleState): string {
-  const pins = state.pins.map(({ name, value }) => `${name}:${value}`).join(",");
-  return new URLSearchParams({
-    ...Object.fromEntries(KEYS.map((key) => [key, state[key]])),
-    serve: state.serve,
-    pins,
-    ...(state.grind !== "rule" && { grind: String(state.grind) }),
-  }).toString();
-}
-
-export interface LinkRead {
-  readonly state: ScaleState;
-  /** The link named something that is not here, or pins that are none; the sheet starts afresh there. */
-  readonly broken: boolean;
-}
-
-/** A state from a link's query: whatever is in it, the answer is a state of this bench. */
-export function readQuery(
-  query: Readonly<Record<string, string | string[] | undefined>>,
-  bench: Bench,
-): LinkRead {
-  const first = firstState(bench);
-  const text = (key: string) => (typeof query[key] === "string" ? query[key] : undefined);
-  const rows: Record<(typeof KEYS)[number], readonly string[]> = {
-    recipe: bench.recipes.map(({ versionId }) => versionId),
-    coffee: bench.coffees.map(({ id }) => id),
-    brewer: bench.brewers.map(({ id }) => id),
-    grinder: bench.grinders.map(({ id }) => id),
-    vessel: bench.vessels.map(({ id }) => id),
-    ice: bench.iceSources.map(({ id }) => id),
-  };
-  let broken = false;
-  const ids = KEYS.map((key) => {
-    const asked = text(key);
-    if (asked === undefined || (asked === "" && key === "ice")) return [key, first[key]];
-    if (rows[key].includes(asked)) return [key, asked];
-    broken = true;
-    return [key, first[key]];
-  });
-  const asked = text("serve") ?? first.serve;
-  const serve: Serve = asked === "iced" ? "iced" : "hot";
-  if (asked !== serve) broken = true;
-  const state: ScaleState = { ...first, ...Object.fromEntries(ids), serve, pins: [] };
-  const grindText = text("grind");
-  const grind = grindText === undefined ? "rule" : readGrind(grindText, chosenOf(state, bench).grinder);
-  if (grind === undefined) broken = true;
-  const pinText = text("pins");
-  const pins = pinText === undefined ? undefined : readPins(pinText);
-  if (pinText !== undefined && !pins) broken = true;
-  return {
-    state: {
-      ...state,
-      pins: pins ?? firstPins(serve, chosenOf(state, bench), bench.settings),
-      grind: grind ?? "rule",
-    },
-    broken,
-  };
-}
-
-/** An answer's name, or a setting that is on the dial. */
-function readGrind(text: string, dial: BenchGrinder): GrindPick | undefined {
-  const answer = ANSWERS.find((each) => each === text);
-  if (answer) return answer;
-  const setting = text.trim() === "" ? Number.NaN : Number(text);
-  return setting >= dial.min && setting <= dial.max ? onDial(setting, dial).setting : undefined;
-}
-
 /** Another grinder's dial: a setting by hand was the old one's. */
 export function groundOn(grinder: string, state: ScaleState): ScaleState {
   return { ...state, grinder, grind: typeof state.grind === "number" ? "rule" : state.grind };
-}
-
-/** No sheet has more pins than there are names. */
-function readPins(text: string): readonly PinSet[] | undefined {
-  const parts = text.split(",", PIN_NAMES.length + 1);
-  const pins = parts.map((part) => {
-    const [name, value] = part.split(":", 2);
-    return { name: name as PinName, value: value ? Number(value) : Number.NaN };
-  });
-  const names = pins.map(({ name }) => name);
-  const sound =
-    pins.length <= PIN_NAMES.length &&
-    new Set(names).size === names.length &&
-    pins.every(({ name, value }) => PIN_NAMES.includes(name) && inRange(name, value));
-  return sound ? pins : undefined;
-}
-
-const MOST: { readonly [name in PinName]: number } = {
-  doseG: 20_000,
-  brewWaterG: 200_000,
-  bypassG: 200_000,
-  iceG: 200_000,
-  yieldG: 200_000,
-  brewRatio: 100,
-  totalRatio: 100,
-  yieldRatio: 100,
-  iceShare: 0.999,
-  bypassShare: 0.999,
-  strengthPct: 30,
-  finalTempC: 60,
-};
-
-/** What a figure may be pinned to; the same ranges as the contract's. */
-export function inRange(name: PinName, value: number): boolean {
-  const least = name === "brewRatio" || name === "totalRatio" || name === "yieldRatio" ? 1 : 0;
-  const aboveZero = name === "doseG" || name === "strengthPct";
-  return value >= least && value <= MOST[name] && !(aboveZero && value === 0);
-}
-
-export function mostOf(name: PinName): number {
-  return MOST[name];
 }

@@ -2,11 +2,10 @@ import { describe, expect, test } from "vitest";
 import type { Bench } from "#contract/bench.ts";
 import { firstOf, recommended } from "#core/outlook";
 import { must } from "#core/result";
-import { solveSheet } from "#core/sheet";
 import { BENCH, CHOUGH_CURVE } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
 import { askingOf } from "./asking.ts";
-import { sheetInputOf } from "./state.ts";
+import { solveState } from "./solved.ts";
 import { cellCard, wallCells, wallPlan } from "./wall.ts";
 
 const TAUGHT: Bench = { ...BENCH, standards: [BIG_POT] };
@@ -57,7 +56,7 @@ describe("what hangs on the wall", () => {
   test("a forecast cell's dial is the one that Scale would suggest for its sheet", () => {
     for (const serve of ["hot", "iced"] as const) {
       const { cell, setting } = madeAt(TAUGHT, 2000, serve, SIZES);
-      const { rounded } = must(solveSheet(sheetInputOf(cell.state, TAUGHT)));
+      const { rounded } = must(solveState(cell.state, TAUGHT));
       const asked = askingOf(cell.state, TAUGHT, rounded);
       if (!("asking" in asked)) throw new Error(asked.missing);
       const { rungs } = must(firstOf(asked.asking)).ladder;

@@ -10,20 +10,15 @@ import type { Standard } from "#contract/standard.ts";
 import type { WallChoices } from "#contract/wall.ts";
 import { type Brew, forecastBrew } from "#core/brew";
 import { fitCurve, onDial, settingAt, umAt } from "#core/grind";
+import type { IcedFailure } from "#core/iced";
 import { type OutlookCheck, outlookAt, suggestedRung } from "#core/outlook";
-import {
-  type Check,
-  cupsFrom,
-  type Serve,
-  type SheetFailure,
-  type SheetFigures,
-  solveSheet,
-} from "#core/sheet";
+import { type Check, cupsFrom, type Serve, type SheetFigures } from "#core/sheet";
 import { asStandard, nearestSetting, standardAt } from "./approved.ts";
 import { askingOf } from "./asking.ts";
+import { solveCoupled } from "./coupling.ts";
 import { makeCard, type Remade, withStandard } from "./remade.ts";
 import { followedBatch } from "./standard.ts";
-import { chosenOf, firstPins, recipeRatio, type ScaleState, sheetInputOf } from "./state.ts";
+import { chosenOf, firstIced, firstPins, recipeRatio, type ScaleState } from "./state.ts";
 import { teaches } from "./teaching.ts";
 
 /** What a wall chart is of, once what was not chosen has its usual. */
@@ -65,7 +60,7 @@ export interface WallCell {
         readonly approved: Standard | undefined;
         readonly ground: "asApproved" | "translated" | "forecast";
       }
-    | { readonly failure: SheetFailure };
+    | { readonly failure: IcedFailure };
 }
 
 /** A size is shown to a tenth of a litre, and below a litre to half of that. */
@@ -176,7 +171,7 @@ export function cellOf(bench: Bench, of: CellOf, sources = new Map<string, Brew 
   const standard = standardAt(bench.standards, place);
   const state = standard ? asStandard(start, standard, bench) : start;
   const cell = { brewerId: brewer.id, serve, sizeG };
-  const solved = solveSheet(sheetInputOf(state, bench));
+  const solved = solveCoupled(state, bench);
   if (!solved.ok) return { ...cell, state, made: { failure: solved.failure } };
   const { rounded: figures, checks } = solved.value;
   const asked = askingOf(state, bench, figures);
@@ -255,6 +250,7 @@ function stateFor(bench: Bench, { coffee, recipe, grinder, brewer, serve, sizeG 
     serve,
     pins: first.map((pin) => (pin.name === "yieldG" ? { ...pin, value: sizeG } : pin)),
     grind: "rule",
+    iced: firstIced(bench.settings),
   };
 }
 

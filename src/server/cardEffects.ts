@@ -4,7 +4,7 @@ import type { Act } from "#data/audit.ts";
 import { remakeCard } from "#data/cards.ts";
 import type { Database } from "#data/connection.ts";
 import type { Remade, RemakeFailure } from "#scaling/remade.ts";
-import { checkSentence, sheetFailureSentence } from "#words/index.ts";
+import { checkSentence, icedFailureSentence } from "#words/index.ts";
 
 /** A card that rests on what is changed, as it is and as it would be. */
 export interface CardEffect {
@@ -38,7 +38,7 @@ function staysSentence(failure: RemakeFailure): string {
     case "otherGrinder":
       return "it is ground on another grinder than the batch was.";
     case "noSheet":
-      return sheetFailureSentence(failure.failure);
+      return icedFailureSentence(failure.failure);
   }
 }
 

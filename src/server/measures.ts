@@ -1,7 +1,7 @@
 import type { BrewedPotRow, Measure, MeasuredByOthers, MeasureOf } from "#contract/measure.ts";
 import type { AuditSubject } from "#contract/people.ts";
 import { fitCurve, translate } from "#core/grind";
-import { fitCooling, fitDelivery, learnRetention, vesselFrom, wetShareFrom } from "#core/measure";
+import { dripDrop, fitCooling, fitDelivery, learnRetention, vesselFrom, wetShareFrom } from "#core/measure";
 import type { Result } from "#core/result";
 import { type Act, readAudit } from "#data/audit.ts";
 import { logBatch, readYields } from "#data/batches.ts";
@@ -23,6 +23,7 @@ import {
   curveSentence,
   deliverySentence,
   densitySentence,
+  dripSentence,
   NOT_ON_THE_BENCH,
   pairsSentence,
   retentionSentence,
@@ -106,6 +107,20 @@ const KEEPERS: Keepers = {
       const figures = { coolingPerS: cooling.value.ratePerS };
       const measured = { ...begun(of), subject: "vessel", figures } as const;
       return keepReadings(database(), measured, { kind: "cooling", rows: of.rows }, by);
+    },
+  },
+  drip: {
+    subject: "brewer",
+    keep: (of, by) => {
+      const drop = dripDrop(of.rows);
+      if (!drop.ok) throw new Refusal(dripSentence(drop.failure), { field: "rows" });
+      const { dripDropC, besideDropC } = drop.value;
+      const figures = {
+        ...(dripDropC !== undefined && { dripDropC }),
+        ...(besideDropC !== undefined && { besideDropC }),
+      };
+      const measured = { ...begun(of), subject: "brewer", figures } as const;
+      return keepReadings(database(), measured, { kind: "drip", rows: of.rows }, by);
     },
   },
   curve: {

@@ -1,4 +1,4 @@
-import type { ShiftItem, ShiftKept } from "#contract/shift.ts";
+import type { ShiftIce, ShiftItem, ShiftKept } from "#contract/shift.ts";
 import type { Act } from "#data/audit.ts";
 import { readCards } from "#data/cards.ts";
 import { readShift, replaceShift, type ShiftAt, type ShiftDay } from "#data/shifts.ts";
@@ -17,7 +17,15 @@ export async function listOf(day: ShiftDay): Promise<ShiftKept> {
  */
 export async function saveList(
   day: ShiftDay,
-  { revision, items }: { readonly revision: number; readonly items: readonly ShiftItem[] },
+  {
+    revision,
+    items,
+    ice,
+  }: {
+    readonly revision: number;
+    readonly items: readonly ShiftItem[];
+    readonly ice?: ShiftIce | null | undefined;
+  },
   by: Act & { readonly personId: string },
 ): Promise<{ readonly revision: number; readonly theirs?: ShiftKept }> {
   const db = database();
@@ -30,7 +38,7 @@ export async function saveList(
   if (!items.every(({ cardId }) => fits(cardId))) {
     throw new Refusal("A card on the list is a draft, or not of this site: take it off.");
   }
-  const saved = await replaceShift(db, day, { items, began: revision }, by);
+  const saved = await replaceShift(db, day, { items, ice, began: revision }, by);
   if (saved.ok) return { revision: saved.value };
   const { theirs } = saved.failure;
   return { revision: theirs.revision, theirs: kept(theirs) };

@@ -8,7 +8,7 @@ import {
   fitSentences,
   followedSentence,
   handsSentence,
-  iceBudgetSentence,
+  iceBudgetSentences,
   labelCaution,
   learnedSentences,
   meltSentence,
@@ -137,10 +137,15 @@ test("the melt, the glass and the day's ice", () => {
   expect([swirlTime(1), swirlTime(58)]).toEqual(["0:05", "1:00"]);
   expect([momentWords(30), momentWords(600)]).toEqual(["first sip", "after 10 min"]);
   const print = (massG: number) => `${massG} g`;
-  expect(iceBudgetSentence({ drawnG: 21_833, spareG: -3166.7 }, print)).toContain(
-    "short by 3167 g. Freeze as much ahead",
+  const budget = { hours: [], needG: 7680, emptyMin: 765, shortG: 3166.7, leftG: 0 };
+  const [short, mend] = iceBudgetSentences(budget, 500, print);
+  expect(short).toBe("Short by 3167 g of the 7680 g that these take: the bin is empty at 12:45.");
+  expect(mend).toContain("Freeze 3700 g ahead");
+  expect(iceBudgetSentences({ ...budget, shortG: 0 }, 3700, print)[0]).toContain(
+    "frozen ahead covers the rest",
   );
-  expect(iceBudgetSentence({ drawnG: 21_833, spareG: 15_233 }, print)).toContain("15233 g to spare");
+  const there = { ...budget, emptyMin: undefined, shortG: 0, leftG: 1200 };
+  expect(iceBudgetSentences(there, 0, print)[0]).toContain("1200 g are left in the bin");
 });
 
 test("what a way costs", () => {

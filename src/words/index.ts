@@ -23,26 +23,32 @@ export {
   verdictSentence,
 } from "./drift.ts";
 export { factorsSentence, fitSentences } from "./fit.ts";
+export { iceBudgetSentences } from "./iceBudget.ts";
+export {
+  bathFailureSentence,
+  correctionSentence,
+  FAULT_WORDS,
+  GLASS_PIN_WORDS,
+  GLASS_WORDS,
+  ICED_METHOD_WORDS,
+  icedFailureSentence,
+  PLACE_WORDS,
+  SCHOOL_WORDS,
+} from "./iced.ts";
 export { learnedSentences, otherBurrsSentence, otherBurrsWords } from "./learned.ts";
 export {
   coolingSentence,
   curveSentence,
   deliverySentence,
   densitySentence,
+  dripSentence,
   NOT_ON_THE_BENCH,
   pairsSentence,
   retentionSentence,
   vesselSentence,
   wetIceSentence,
 } from "./measure.ts";
-export {
-  GLASS_WORDS,
-  iceBudgetSentence,
-  meltSentence,
-  momentWords,
-  STIRRING_WORDS,
-  swirlTime,
-} from "./melting.ts";
+export { meltSentence, momentWords, STIRRING_WORDS, swirlTime } from "./melting.ts";
 export { listed, PIN_WORDS, printPin } from "./names.ts";
 export {
   ANSWER_WORDS,

@@ -1,5 +1,5 @@
 import type { CurveFailure, TranslationFailure } from "#core/grind";
-import type { CoolingFailure, DeliveryFailure, VesselFailure } from "#core/measure";
+import type { CoolingFailure, DeliveryFailure, DripFailure, VesselFailure } from "#core/measure";
 import { printNumber } from "#core/units";
 
 export function vesselSentence({ code }: VesselFailure): string {
@@ -12,6 +12,12 @@ export function deliverySentence(failure: DeliveryFailure): string {
   if (failure.code === "noRuns") return "A line takes one run at least.";
   const share = printNumber(failure.slope * 100, 0);
   return `These runs would deliver ${share} % of what is set. Look for a figure that is ten times off.`;
+}
+
+export function dripSentence(failure: DripFailure): string {
+  return failure.code === "noReadings"
+    ? "Read it off once at least: the brew water, and what drips."
+    : "What drips is warmer than its water here: are the two changed over?";
 }
 
 export function densitySentence(densityGPerMl: number): string {

@@ -40,25 +40,6 @@ export function meltSentence(
   return `About ${swirlTime(swirlS)} from the last drop until it has melted, ${STIRRING_WORDS[stirring]}, with ${piece}${left}.`;
 }
 
-/** Whether a day's ice is there, and what to do where it is not. */
-export function iceBudgetSentence(
-  { drawnG, spareG }: { readonly drawnG: number; readonly spareG: number },
-  print: (massG: number) => string,
-): string {
-  const there = `A full bin and ten hours of its make are ${print(Math.round(drawnG))}`;
-  return spareG < 0
-    ? `${there}: short by ${print(Math.round(-spareG))}. Freeze as much ahead, or brew fewer of them.`
-    : `${there}: ${print(Math.round(spareG))} to spare for glasses and other drinks.`;
-}
-
-/** How a glass is served; the same names as the sums have for it. */
-export const GLASS_WORDS = {
-  bare: "no ice in the glass",
-  cubes: "over fresh ice",
-  large: "over one large piece",
-  shaken: "shaken, strained, over fresh ice",
-} as const;
-
 const S_PER_MIN = 60;
 
 /** When a glass is looked at. */

@@ -154,7 +154,14 @@ export function surenessSentence(because: readonly (keyof Spread)[]): string {
 }
 
 /** Why there is no forecast, and where to mend that. */
-export type MissingForForecast = "basket" | "sourceBasket" | "curve" | "press" | "sourcePress" | "matched";
+export type MissingForForecast =
+  | "basket"
+  | "sourceBasket"
+  | "curve"
+  | "press"
+  | "sourcePress"
+  | "matched"
+  | "steep";
 export function missingSentence(
   missing: MissingForForecast,
   names: { brewer: string; grinder: string },
@@ -170,6 +177,8 @@ export function missingSentence(
       return `No forecast: the source's grind is not known. Note on the Bench what its dial grinds, or match it with ${names.grinder}.`;
     case "press":
       return `No forecast here: in ${names.brewer} coffee lies in its water. What it gives stands with its own recipe, under Recipes.`;
+    case "steep":
+      return "A concentrate lies in its water for hours: there is no bed here to forecast. What it extracts is forecast as a steep.";
     case "sourcePress":
       return "No forecast here: the source lay in its water, and a bed that water runs through gives otherwise. Its own forecast stands under Recipes.";
   }

@@ -51,6 +51,10 @@ export const FIELD_WORDS: AllWords = {
     holdMin: { label: "sold for", help: "then poured away: your food code may say less" },
     plate: { label: "on a plate" },
     evaporationGPerH: { label: "evaporates on it", help: "weigh it, wait an hour, weigh it again" },
+    bathWPerK: {
+      label: "in an ice bath it gives",
+      help: "closed and turned; the usual of its kind when empty",
+    },
   },
   brewer: {
     name: name("as it is called at the counter"),
@@ -73,7 +77,11 @@ export const FIELD_WORDS: AllWords = {
     retentionGPerG: { label: "the bed keeps", help: "water, per g of coffee" },
     retentionFrom: { label: "which is" },
     sprayTempC: { label: "at the spray head", help: "measured there; the warmest it gives" },
-    dripDropC: { label: "cools on the way by", help: "from the spray to what drips" },
+    dripDropC: { label: "cools on the way by", help: "from the brew water to what drips on the ice" },
+    besideDropC: {
+      label: "brewed beside, cools by",
+      help: "to what is poured over the ice at once; the same and its vessel's heat when empty",
+    },
     bypassMaxPct: { label: "bypass at most", help: "of the hot water" },
     cycleMin: { label: "one batch takes" },
     rinseMin: { label: "rinse between two" },
@@ -131,6 +139,7 @@ export const FIELD_WORDS: AllWords = {
     kgPerDay: { label: "makes a day" },
     storeKg: { label: "stores" },
     pieceMm: { label: "a piece is", help: "across" },
+    otherShare: { label: "other drinks draw", help: "of what it holds and makes" },
   },
   cup: {
     name: name("such as: small"),

@@ -1,13 +1,13 @@
 import { expect, test } from "vitest";
 import { must } from "#core/result";
-import { solveSheet } from "#core/sheet";
 import { askingOf } from "#scaling/asking.ts";
-import { firstState, sheetInputOf } from "#scaling/state.ts";
+import { solveState } from "#scaling/solved.ts";
+import { firstState } from "#scaling/state.ts";
 import { BENCH } from "#tests/pierHead.ts";
 import { createForecaster } from "./forecaster.ts";
 
 const STATE = firstState(BENCH);
-const asked = askingOf(STATE, BENCH, must(solveSheet(sheetInputOf(STATE, BENCH))).rounded);
+const asked = askingOf(STATE, BENCH, must(solveState(STATE, BENCH)).rounded);
 if (!("asking" in asked)) throw new Error(`missing: ${asked.missing}`);
 const ASKING = asked.asking;
 const unheard = () => {};

@@ -46,6 +46,7 @@ export {
 export {
   forecastSteep,
   STEEP_ENDINGS,
+  STEEP_RETENTION,
   type Steep,
   type SteepCurves,
   type SteepEnding,

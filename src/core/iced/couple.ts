@@ -1,4 +1,10 @@
-import { type BrewFailure, forecastBrew } from "#core/brew";
+import {
+  type BrewFailure,
+  forecastBrew,
+  forecastSteep,
+  type SteepFailure,
+  type SteepInput,
+} from "#core/brew";
 import { umAt } from "#core/grind";
 import { type Asking, brewInputOf, firstOf, rungBy, stretchedPlan } from "#core/outlook";
 import { fail, ok, type Result } from "#core/result";
@@ -15,7 +21,28 @@ export interface Coupled {
   readonly setting: number;
 }
 
-export type CoupledFailure = IcedFailure | BrewFailure;
+export type CoupledFailure =
+  | IcedFailure
+  | { readonly code: "noBrew"; readonly failure: BrewFailure | SteepFailure };
+
+/** Whose extraction a sheet counts with: a bed's that the sheet itself asks for, or a concentrate's. */
+export type CoupleAsked =
+  | { readonly by: "bed"; readonly iced: IcedInput; readonly asking: Asking }
+  | { readonly by: "steep"; readonly steep: SteepInput };
+
+/** The extraction for a sheet, % of the dose. */
+export function extractionFor(asked: CoupleAsked): Result<number, CoupledFailure> {
+  if (asked.by === "steep") {
+    const steep = forecastSteep(asked.steep);
+    return steep.ok ? ok(steep.value.extractionPct) : noBrew(steep.failure);
+  }
+  const found = coupled(asked.iced, asked.asking);
+  return found.ok ? ok(found.value.extractionPct) : found;
+}
+
+function noBrew(failure: BrewFailure | SteepFailure) {
+  return fail({ code: "noBrew" as const, failure });
+}
 
 /** The dial settles when the sheet that it gives asks for the same step again; between two steps the later one stays. */
 const MOST_SETTINGS = 4;
@@ -64,7 +91,7 @@ function fixedPoint(iced: IcedInput, asking: Asking): Result<Coupled, CoupledFai
     const there = planned(asking, sheet.value.exact);
     const stretched = { ...there, plan: stretchedPlan(there) };
     const at = settingOf(stretched);
-    if (!at.ok) return at;
+    if (!at.ok) return noBrew(at.failure);
     if (at.value === setting) break;
     setting = at.value;
     const found = extractionAt({ iced, asking: stretched, setting, known }, extractionPct);
@@ -87,7 +114,7 @@ function extractionAt({ iced, asking, setting, known }: At, fromPct: number): Re
     const sheet = solveIced(withExtraction(iced, pct), known);
     if (!sheet.ok) return sheet;
     const brew = forecastBrew(brewInputOf(planned(asking, sheet.value.exact).plan, grindUm));
-    return brew.ok ? ok(brew.value.extractionPct) : brew;
+    return brew.ok ? ok(brew.value.extractionPct) : noBrew(brew.failure);
   };
   const first = brewed(fromPct);
   if (!first.ok) return first;

@@ -7,6 +7,19 @@ export {
   ICED_FAULTS,
   type IcedFault,
 } from "./correct.ts";
-export { type Coupled, type CoupledFailure, coupled } from "./couple.ts";
+export { type CoupleAsked, type Coupled, type CoupledFailure, coupled, extractionFor } from "./couple.ts";
+export { serveFrom } from "./glassPins.ts";
+export {
+  GLASS_SERVICES,
+  type GlassService,
+  ICED_METHODS,
+  ICED_RANGES,
+  type IcedFigure,
+  type IcedMethod,
+  type IcedService,
+  TOP_OFFS,
+  type TopOff,
+  USUAL_ICED,
+} from "./service.ts";
 export { solveIced } from "./solve.ts";
 export * from "./types.ts";

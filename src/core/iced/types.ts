@@ -64,6 +64,8 @@ export type IcedFailure =
     }
   /** A drink that strong is not made from a concentrate so thin. */
   | { readonly code: "concentrateTooThin"; readonly steepRatio: number; readonly mostRatio: number }
+  /** Iced service takes ice, and there is none. */
+  | { readonly code: "noIce" }
   /** However much coffee, this brew makes no drink so strong: what it extracts falls as the dose grows. */
   | { readonly code: "strengthOutOfReach"; readonly strengthPct: number; readonly mostPct: number }
   /** What is said of the glass and of the server pull against each other without end. */

@@ -9,6 +9,7 @@ export {
   fitCooling,
 } from "./cooling.ts";
 export { type BlankRun, type Delivery, type DeliveryFailure, fitDelivery } from "./delivery.ts";
+export { type DripDrop, type DripFailure, type DripReading, dripDrop } from "./drip.ts";
 export { heatCapacityJPerK, SPECIFIC_HEAT, type VesselMaterial } from "./heat.ts";
 export { BATCHES_TO_LEARN_FROM, type LoggedYield, learnRetention, type Retention } from "./retention.ts";
 export { median, OUTLIER_SD, robustScatter } from "./robust.ts";

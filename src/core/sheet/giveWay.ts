@@ -1,7 +1,6 @@
 import { fail, ok, type Result } from "#core/result";
 import { namesOf } from "./pins.ts";
-import { solvePins } from "./solve.ts";
-import type { Given, PinName, Pins, SheetFailure } from "./types.ts";
+import type { PinName, Pins } from "./types.ts";
 
 /** A pin with its value; a list of them stands in the order in which they were set, the oldest first. */
 export interface PinSet {
@@ -29,10 +28,17 @@ export function pinSetsOf(pins: Pins): readonly PinSet[] {
  * release leaves a sheet that can be solved gives way.
  *
  * @param list the pins so far, the oldest first
+ * @param solves whether pins make a sheet
+ * @param held what never gives way: what a service stands on
  * @returns the pins then; the failure of the sheet when no release makes the figure possible
  */
-export function pinFigure(list: readonly PinSet[], set: PinSet, given: Given): Result<Pinned, SheetFailure> {
-  const solve = (pins: readonly PinSet[]) => solvePins(pinsOf(pins), given);
+export function pinFigure<Failure extends { readonly code: string }>(
+  list: readonly PinSet[],
+  set: PinSet,
+  solves: (pins: Pins) => Result<unknown, Failure>,
+  held: readonly PinName[] = [],
+): Result<Pinned, Failure> {
+  const solve = (pins: readonly PinSet[]) => solves(pinsOf(pins));
   if (list.some(({ name }) => name === set.name)) {
     const pins = list.map((old) => (old.name === set.name ? set : old));
     const solved = solve(pins);
@@ -42,6 +48,7 @@ export function pinFigure(list: readonly PinSet[], set: PinSet, given: Given): R
   if (asked.ok) return ok({ pins: [...list, set] });
   let failure = asked.failure;
   for (const { name: freed } of list) {
+    if (held.includes(freed)) continue;
     const pins = [...list.filter(({ name }) => name !== freed), set];
     const solved = solve(pins);
     if (solved.ok) return ok({ pins, freed });

@@ -14,6 +14,7 @@ export { meltOf } from "./figures.ts";
 export { type Cup, cupsFrom, workingFillG } from "./fill.ts";
 export { type Pinned, type PinSet, pinFigure, pinSetsOf, pinsOf } from "./giveWay.ts";
 export { hotBeverageG as hotBeverageOf } from "./pins.ts";
+export { solvePins } from "./solve.ts";
 export { trimmedRatio } from "./trim.ts";
 export * from "./types.ts";
 export { type Guess, type Worth, worthMeasuring } from "./worth.ts";

@@ -285,6 +285,7 @@ export const ICE_SOURCES: Rows<typeof schema.iceSources> = [
     kgPerDay: 26,
     storeKg: 11,
     pieceMm: 22,
+    otherShare: 0.5,
     position: 0,
   },
   {

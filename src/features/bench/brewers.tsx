@@ -1,6 +1,6 @@
 "use client";
 
-import type { BlankRunRow, FlowRow } from "#contract/measure.ts";
+import type { BlankRunRow, DripRow, FlowRow } from "#contract/measure.ts";
 import type { Figures } from "#contract/things.ts";
 import type { Basket } from "#core/brew";
 import type { LoggedYield } from "#core/measure";
@@ -11,6 +11,7 @@ import { OPTION_WORDS, printSetting } from "#words/index.ts";
 import { BlankRuns, printDelivery } from "./blankRuns.tsx";
 import { BrewedPots, printKept } from "./brewedPots.tsx";
 import { useSite } from "./context.tsx";
+import { Drip } from "./drip.tsx";
 import { Flows } from "./flows.tsx";
 import type { Besides } from "./thingForm.tsx";
 import { type RowOf, Things } from "./things.tsx";
@@ -20,6 +21,7 @@ export type BrewerRow = RowOf<"brewer"> & {
   readonly interceptG: number;
   readonly runs: readonly BlankRunRow[];
   readonly flows: readonly FlowRow[];
+  readonly drips: readonly DripRow[];
   /** What the log has of it with its filter and its ending, the newest first. */
   readonly yields: readonly LoggedYield[];
 };
@@ -83,13 +85,18 @@ export function Brewers({ brewers }: { readonly brewers: readonly BrewerRow[] })
           verb: "Brewed pots",
           form: (onDone: () => void) => <BrewedPots brewer={brewer} onDone={onDone} />,
         };
+        const drip = {
+          verb: "Drip",
+          form: (onDone: () => void) => <Drip brewer={brewer} onDone={onDone} />,
+        };
         return row.figures.kind === "batch"
           ? [
               { verb: "Blank runs", form: (onDone) => <BlankRuns brewer={brewer} onDone={onDone} /> },
               pots,
               { verb: "Spray", form: (onDone) => <Flows brewer={brewer} onDone={onDone} /> },
+              drip,
             ]
-          : [pots];
+          : [pots, drip];
       }}
       besides={(form) => <CutAway {...form} />}
     />

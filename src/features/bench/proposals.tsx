@@ -72,6 +72,10 @@ function measuredSentence(measure: Measure, { printMass, printLiquid, printTemp 
       return measure.of.rows
         .map(({ setG, weighedG }) => `${printSetting(setG)} gave ${printLiquid(weighedG)}`)
         .join(", ");
+    case "drip":
+      return measure.of.rows
+        .map(({ waterTempC, dripTempC }) => `${printTemp(waterTempC)} dripped at ${printTemp(dripTempC)}`)
+        .join(", ");
     case "flow":
       return measure.of.rows
         .map(({ upToG, rateGPerS }) => `${printNumber(rateGPerS, 1)} g/s to ${printSetting(upToG)}`)

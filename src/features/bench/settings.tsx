@@ -102,6 +102,7 @@ const SECTIONS: readonly { readonly title: string; readonly fields: readonly Set
         help: "shown as a guess",
       },
       { path: "roomTempC", spec: number("°C", -30, 60), label: "the room has" },
+      { path: "coldWaterC", spec: number("°C", 0, 40), label: "cold water has" },
       { path: "icedTempC", spec: number("°C", 0, 60), label: "an iced batch ends at" },
     ],
   },

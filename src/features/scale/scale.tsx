@@ -9,21 +9,17 @@ import type { Bench } from "#contract/bench.ts";
 import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
+import { inRange, mostOf, queryOf } from "#scaling/link.ts";
+import { extractionOf, givenOf, sheetInputOf } from "#scaling/solved.ts";
 import {
   chosenOf,
-  extractionOf,
   firstPins,
   fromRecipe,
   type GrindPick,
-  givenOf,
   groundOn,
-  inRange,
   into,
-  mostOf,
-  queryOf,
   type ScaleState,
   serveAs,
-  sheetInputOf,
 } from "#scaling/state.ts";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";

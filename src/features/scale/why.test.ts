@@ -1,15 +1,15 @@
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
-import { solveSheet } from "#core/sheet";
 import { guessesOf, worthNext } from "#scaling/guesses.ts";
-import { chosenOf, extractionOf, firstState, serveAs, sheetInputOf } from "#scaling/state.ts";
+import { extractionOf, solveState } from "#scaling/solved.ts";
+import { chosenOf, firstState, serveAs } from "#scaling/state.ts";
 import { BENCH } from "#tests/pierHead.ts";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { whyOf } from "./why.ts";
 
 function linesOf(name: FigureName, serve: "hot" | "iced" = "hot"): readonly string[] {
   const state = serveAs(serve, firstState(BENCH), BENCH);
-  const { exact, rounded } = must(solveSheet(sheetInputOf(state, BENCH)));
+  const { exact, rounded } = must(solveState(state, BENCH));
   const chosen = chosenOf(state, BENCH);
   return whyOf(name, { exact, rounded, chosen, extraction: extractionOf(chosen.recipe, 20) });
 }

@@ -5,13 +5,13 @@ import { printDay } from "#app/times.ts";
 import type { Bench } from "#contract/bench.ts";
 import { Trouble } from "#features/frame/index.ts";
 import { Wall, WallCards, WallLabels, type WallRow, type WallView } from "#features/wall/index.ts";
-import { queryOf } from "#scaling/state.ts";
+import { queryOf } from "#scaling/link.ts";
 import { cellCard, type WallCell } from "#scaling/wall.ts";
 import { afterOf } from "#server/cardEffects.ts";
 import { ownUrl, qrOf } from "#server/links.ts";
 import { currentBench } from "#server/site.ts";
 import { type Wall as WorkedWall, wallOf } from "#server/wall.ts";
-import { checkSentence, outlookSentence, sheetFailureSentence } from "#words/index.ts";
+import { checkSentence, icedFailureSentence, outlookSentence } from "#words/index.ts";
 
 export const metadata: Metadata = { title: "Wall chart · Tumbek" };
 
@@ -76,7 +76,7 @@ function named({ id, name }: { readonly id: string; readonly name: string }) {
 function rowOf(bench: Bench, { sizeG, state, made }: WallCell): WallRow {
   const href = `/scale?${queryOf(state)}`;
   if ("failure" in made) {
-    const said = sheetFailureSentence(made.failure);
+    const said = icedFailureSentence(made.failure);
     return { sizeG, href, figures: undefined, approved: undefined, troubles: [{ said, stop: true }] };
   }
   const { figures, approved, checks, warnings, fits } = made;

@@ -2,10 +2,10 @@ import type { Metadata } from "next";
 import { guarded } from "#app/guarded.tsx";
 import { Trouble } from "#features/frame/index.ts";
 import { type SideView, Sites } from "#features/recipes/index.ts";
+import { queryOf } from "#scaling/link.ts";
 import { equipmentOf, type SiteSide, sideOf, usualSizesG } from "#scaling/sites.ts";
-import { queryOf } from "#scaling/state.ts";
 import { benchOf, currentBench } from "#server/site.ts";
-import { checkSentence, outlookSentence, sheetFailureSentence, siteWhys } from "#words/index.ts";
+import { checkSentence, icedFailureSentence, outlookSentence, siteWhys } from "#words/index.ts";
 
 export const metadata: Metadata = { title: "Two sites · Tumbek" };
 
@@ -62,7 +62,7 @@ function viewOf({ bench, brewer, grinder, cell, facts }: SiteSide, here: string)
   const said = whole
     ? [...whole.checks.map(checkSentence), ...whole.warnings.map(outlookSentence)].join(" ")
     : "failure" in made
-      ? sheetFailureSentence(made.failure)
+      ? icedFailureSentence(made.failure)
       : "";
   return {
     site: named(bench.site),

@@ -1,0 +1,70 @@
+import type { Bench } from "#contract/bench.ts";
+import type { CardIced } from "#contract/iced.ts";
+import type { IcedSheet } from "#core/iced";
+import { bathOf } from "./bath.ts";
+import { icedCupOf, schoolOf, serveOf } from "./iced.ts";
+import { chosenOf, type ScaleState } from "./state.ts";
+
+/** What a card keeps of how it is iced: as it was asked for, and what its steps and its day's ice need. */
+export function cardIcedOf(state: ScaleState, bench: Bench, sheet: IcedSheet): CardIced {
+  const { iced, pins } = state;
+  const { apart } = sheet;
+  const school = schoolOf(pins, iced);
+  return {
+    service: { ...iced, inGlass: [...iced.inGlass] },
+    pins: pins.map(({ name, value }) => ({ name, value })),
+    ...(school && { school }),
+    ...(apart && { apart }),
+    ...glassPart(state, bench, sheet),
+    ...bathPart(state, bench, sheet),
+    ...steepPart(state, sheet),
+  };
+}
+
+function glassPart(state: ScaleState, bench: Bench, { inGlass }: IcedSheet): Pick<CardIced, "glass"> {
+  const { ice } = chosenOf(state, bench);
+  const cup = icedCupOf(state.iced, bench);
+  if (!cup || !ice || !inGlass) return {};
+  const serve = serveOf(state.iced.glass, state.iced, { cup, ice, settings: bench.settings });
+  const { glasses, tempC, strengthPct } = inGlass;
+  return {
+    glass: {
+      volumeMl: cup.volumeMl,
+      coffeeG: serve.coffeeG,
+      iceG: serve.iceG + (serve.shakenS > 0 ? serve.coffeeG : 0),
+      count: glasses,
+      tempC,
+      strengthPct,
+    },
+  };
+}
+
+function bathPart(state: ScaleState, bench: Bench, { rounded }: IcedSheet): Pick<CardIced, "bath"> {
+  const bath = state.iced.method === "bath" ? bathOf(state, bench, rounded) : undefined;
+  if (!bath?.turned.ok) return {};
+  const { iceG, waterG, startTempC, wantedTempC, turned, still } = bath;
+  return {
+    bath: {
+      iceG,
+      waterG,
+      startTempC,
+      wantedTempC,
+      turnedS: turned.value.doneS,
+      ...(still.ok && { stillS: still.value.doneS }),
+    },
+  };
+}
+
+/** A concentrate before it is thinned: all of a sheet but its bypass. */
+function steepPart({ iced }: ScaleState, { rounded }: IcedSheet): Pick<CardIced, "steep"> {
+  if (iced.method !== "steep") return {};
+  const { yieldG, bypassG, strengthPct = 0 } = rounded;
+  const concentrateG = yieldG - bypassG;
+  return {
+    steep: {
+      concentrateG,
+      concentratePct: (strengthPct * yieldG) / concentrateG,
+      parts: bypassG / concentrateG,
+    },
+  };
+}

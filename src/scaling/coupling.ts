@@ -1,0 +1,61 @@
+import type { Bench } from "#contract/bench.ts";
+import type { SteepInput } from "#core/brew";
+import { fitCurve, TEXTURE_UM, umAt } from "#core/grind";
+import { type CoupleAsked, extractionFor, type IcedFailure, type IcedSheet } from "#core/iced";
+import type { Result } from "#core/result";
+import { askingOf } from "./asking.ts";
+import { icedInputFrom } from "./iced.ts";
+import { sheetInputOf, solveState } from "./solved.ts";
+import { chosenOf, type ScaleState } from "./state.ts";
+
+const S_PER_H = 3600;
+/** A concentrate's extraction does not hang on its size. */
+const STEEPED_G = 100;
+
+/** Whether a sheet's extraction is taken from the forecast of the very brew that it asks for. */
+export function isCoupled({ serve, iced, pins }: ScaleState): boolean {
+  return serve === "iced" && (iced.method === "steep" || pins.some(({ name }) => name === "strengthPct"));
+}
+
+/** What the forecast is asked for such a sheet; undefined where there is no forecast of it. */
+export function coupleAsked(
+  state: ScaleState,
+  bench: Bench,
+  { rounded }: Pick<IcedSheet, "rounded">,
+): CoupleAsked | undefined {
+  if (!isCoupled(state)) return undefined;
+  if (state.iced.method === "steep") return { by: "steep", steep: steepOf(state, bench) };
+  const asked = askingOf(state, bench, rounded);
+  if (!("asking" in asked)) return undefined;
+  const iced = icedInputFrom(sheetInputOf(state, bench), state.iced, {
+    chosen: chosenOf(state, bench),
+    bench,
+  });
+  return { by: "bed", iced, asking: asked.asking };
+}
+
+/** A concentrate as it steeps: coarse unless somebody set the dial, stirred once, drained in the end. */
+function steepOf(state: ScaleState, bench: Bench): SteepInput {
+  const { grinder } = chosenOf(state, bench);
+  const { coldWaterC } = bench.settings;
+  const curve = fitCurve(grinder.curve);
+  const byHand = typeof state.grind === "number" && curve.ok ? umAt(curve.value, state.grind) : undefined;
+  return {
+    doseG: STEEPED_G,
+    waterG: state.iced.steepRatio * STEEPED_G,
+    grindUm: byHand ?? TEXTURE_UM["coarse sea salt"],
+    waterTempC: coldWaterC,
+    steepS: state.iced.steepH * S_PER_H,
+    stirred: false,
+    ending: "drained",
+    roomTempC: coldWaterC,
+  };
+}
+
+/** A state's sheet with its extraction from the forecast where that is coupled, all at once; for where nobody waits on a screen. */
+export function solveCoupled(state: ScaleState, bench: Bench): Result<IcedSheet, IcedFailure> {
+  const guessed = solveState(state, bench);
+  const asked = guessed.ok ? coupleAsked(state, bench, guessed.value) : undefined;
+  const found = asked && extractionFor(asked);
+  return found?.ok ? solveState(state, bench, found.value) : guessed;
+}
