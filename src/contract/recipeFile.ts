@@ -45,8 +45,9 @@ export interface FileRecipe {
   readonly versions: readonly FileVersion[];
 }
 
-/** The house's own business, which a recipe does not need. */
+/** The house's own business, which a recipe does not need; a brewer's filter goes by its name. */
 const PRIVATE = {
+  brewer: ["filterId", "besideDropC"],
   filter: ["pricePer100", "stock"],
   coffee: ["roastedOn", "pricePerKg", "stockG", "lowStockG", "note"],
 } as const;
@@ -63,7 +64,7 @@ const curve = z
 
 export const FILE_THINGS = {
   filters: figuresSchema("filter", PRIVATE.filter),
-  brewers: figuresSchema("brewer", ["filterId"]).extend({ filter: name }),
+  brewers: figuresSchema("brewer", PRIVATE.brewer).extend({ filter: name }),
   grinders: figuresSchema("grinder").extend({ curve }),
   coffees: figuresSchema("coffee", PRIVATE.coffee),
 } as const;

@@ -8,7 +8,9 @@ import {
   cautionsOf,
   firstPotNote,
   groundBy,
+  ICED_METHOD_WORDS,
   printSetting,
+  SCHOOL_WORDS,
   standardNote,
   stepsOf,
   typicalSentence,
@@ -24,20 +26,34 @@ export interface CardFaceProps {
   readonly made: string;
 }
 
+/** What is written on a printed card by hand; what is chilled is labelled with its times. */
+const HOT_BOXES = ["dose", "setting", "dial", "weighed out", "time", "liked?"] as const;
+const ICED_BOXES = ["dose", "dial", "weighed out", "made at", "throw away at", "liked?"] as const;
+
 /** One batch, readable at arm's length, and printed on a quarter of a page. */
 export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
   const units = useUnits();
   const { rounded } = sheet.result;
   const { madeWith, dial, input, forecast } = sheet;
   const iced = input.serve === "iced";
+  const method = sheet.iced?.service.method;
+  const steeped = method === "steep";
   const print = { mass: units.printMass, liquid: units.printLiquid, temp: units.printTemp };
   const figures: [string, string][] = [
     ["coffee", units.printMass(rounded.doseG)],
     [dial ? `grind on ${dial.grinder}` : "grind", dial ? printNumber(dial.setting, 1) : "—"],
-    madeWith.brewerKind === "batch"
-      ? [`set ${madeWith.brewer}`, printSetting(rounded.settingG ?? rounded.brewWaterG)]
-      : ["pour", units.printLiquid(rounded.brewWaterG)],
-    iced ? ["ice", units.printMass(rounded.iceG)] : ["water", units.printTemp(madeWith.waterTempC)],
+    steeped
+      ? ["cold water", units.printLiquid(rounded.brewWaterG)]
+      : madeWith.brewerKind === "batch"
+        ? [`set ${madeWith.brewer}`, printSetting(rounded.settingG ?? rounded.brewWaterG)]
+        : ["pour", units.printLiquid(rounded.brewWaterG)],
+    steeped
+      ? ["to thin it", units.printLiquid(rounded.bypassG)]
+      : method === "bath"
+        ? ["ice in the bath", units.printMass(sheet.iced?.bath?.iceG ?? 0)]
+        : iced
+          ? ["ice", units.printMass(rounded.iceG)]
+          : ["water", units.printTemp(madeWith.waterTempC)],
     ["comes out", units.printLiquid(rounded.yieldG)],
   ];
   return (
@@ -51,7 +67,9 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
             {madeWith.coffee}, {input.serve}
           </h1>
           <p className="text-quiet text-sm">
-            {site}: {madeWith.recipe} on {madeWith.brewer}, into {madeWith.vessel}
+            {site}: {madeWith.recipe}{" "}
+            {steeped ? "steeped cold" : `on ${madeWith.brewer}, into ${madeWith.vessel}`}
+            {method && method !== "steep" && `; ${ICED_METHOD_WORDS[method].name}`}
           </p>
           {sheet.firstPot && (
             <p className="mt-1 rounded bg-due px-2 font-semibold text-enamel text-sm">
@@ -119,12 +137,13 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
         </p>
       ))}
       <p className="mt-2 text-quiet text-sm">
-        1:{printNumber(iced ? rounded.totalRatio : rounded.brewRatio, 1)} {iced ? "ice counted" : "hot water"}{" "}
-        · {forecast ? "aimed at" : "strength"} {printNumber(rounded.strengthPct ?? 0, 2)} %
+        1:{printNumber(iced ? rounded.totalRatio : rounded.brewRatio, 1)} {iced ? "ice counted" : "hot water"}
+        {sheet.iced?.school && ` (${SCHOOL_WORDS[sheet.iced.school].name})`} ·{" "}
+        {forecast ? "aimed at" : "strength"} {printNumber(rounded.strengthPct ?? 0, 2)} %
         {madeWith.extractionIsGuess ? " (guess)" : ""} · made {made}
       </p>
       <dl className="mt-3 hidden grid-cols-3 gap-2 print:grid" data-boxes>
-        {["dose", "setting", "dial", "weighed out", "time", "liked?"].map((box) => (
+        {(iced ? ICED_BOXES : HOT_BOXES).map((box) => (
           <div key={box} className="min-h-9 rounded border border-rim px-1.5 text-xs">
             <dt>{box}</dt>
             <dd />

@@ -1,14 +1,16 @@
 import type { CardSheet } from "#contract/card.ts";
 import type { HandAct, HandStep, Moment } from "#core/recipe";
 import { printNumber, printTime } from "#core/units";
-import { swirlTime } from "./melting.ts";
+import { bloomAside, icedAfter, icedBefore, serveStep, steepSteps } from "./cardSteps.ts";
 import { ANSWER_WORDS } from "./outlook.ts";
 import { printSetting } from "./setting.ts";
 import { placeTitle } from "./standard.ts";
 
 /** A card's name wherever it is listed. */
-export function cardTitle({ input, result, madeWith }: CardSheet, draft: boolean): string {
-  const { coffee, brewer } = madeWith;
+export function cardTitle({ input, result, madeWith, iced }: CardSheet, draft: boolean): string {
+  const { coffee } = madeWith;
+  // A concentrate lies in any vessel: no brewer is its place.
+  const brewer = iced?.service.method === "steep" ? "a cold concentrate" : madeWith.brewer;
   const place = { coffee, brewer, serve: input.serve, sizeG: result.rounded.yieldG };
   return `${placeTitle(place)}${draft ? " (draft)" : ""}`;
 }
@@ -41,12 +43,12 @@ export function firstPotNote({ roastedOn, low, high }: NonNullable<CardSheet["fi
 }
 
 /** What to do, in working order. */
-export function stepsOf(
-  { input, result, dial, pours, byHand = [], madeWith, swirlS }: CardSheet,
-  print: CardPrinters,
-): readonly string[] {
-  const { doseG, brewWaterG, bypassG, iceG, yieldG, settingG } = result.rounded;
-  const { brewer, vessel, filter, waterTempC, iceSource } = madeWith;
+export function stepsOf(sheet: CardSheet, print: CardPrinters): readonly string[] {
+  const { input, result, dial, pours, byHand = [], madeWith, iced } = sheet;
+  const { doseG, brewWaterG, bypassG, yieldG, settingG } = result.rounded;
+  const { brewer, vessel, filter, waterTempC } = madeWith;
+  const card = { sheet, iced, print };
+  if (iced?.service.method === "steep") return steepSteps(card);
   const batch = madeWith.brewerKind === "batch";
   const hot = input.serve === "hot";
   const steps: string[] = [];
@@ -66,35 +68,34 @@ export function stepsOf(
       : `Grind ${ground}${sifted}.`,
   );
   steps.push("Put the coffee in and level the bed; do not press it.");
-  if (!hot)
-    steps.push(
-      `Zero the scale under the empty ${vessel}, then weigh in ${print.mass(iceG)} of ice${iceSource ? ` from the ${iceSource}` : ""} with a clean scoop.`,
-    );
-  if (!(hot || batch)) steps.push(`Set the dripper over the ice and zero the scale.`);
+  if (!hot) steps.push(...icedBefore(card));
   if (hot && !batch) steps.push(`Set the dripper on the ${vessel} and zero the scale.`);
   steps.push(...byHand.filter(({ when }) => when === "before").map(handStepSentence));
   if (batch)
     steps.push(
       `Set ${brewer} to ${printSetting(settingG ?? brewWaterG)} at ${print.temp(waterTempC)} and start it.`,
     );
-  else if (pours) steps.push(...pourSteps(pours, waterTempC, print));
-  else
+  else if (pours) {
+    const [bloom, ...others] = pourSteps(pours, waterTempC, print);
+    const aside = bloomAside(card);
+    steps.push(bloom!, ...(aside ? [aside] : []), ...others);
+  } else
     steps.push(`Pour ${print.liquid(brewWaterG)} of water at ${print.temp(waterTempC)}, as the recipe says.`);
   const handed = (moment: Moment) => byHand.filter(({ when }) => when === moment).map(handStepSentence);
   steps.push(...handed("first drops"), ...handed("at"));
-  if (bypassG > 0) steps.push(`Add ${print.liquid(bypassG)} of hot water beside the bed.`);
+  if (bypassG > 0 && iced?.service.method !== "withWater")
+    steps.push(`Add ${print.liquid(bypassG)} of hot water beside the bed.`);
   if (hot)
     steps.push(`Weigh it: about ${print.liquid(yieldG)}. Swirl or stir, so that top and bottom taste alike.`);
-  else {
-    const long = swirlS === undefined ? "" : `, about ${swirlTime(swirlS)}`;
-    steps.push(`Swirl until the ice has melted${long}. Weigh it: about ${print.liquid(yieldG)}.`);
-  }
+  else steps.push(...icedAfter(card));
   steps.push("Taste it, and again when it has cooled a little.");
   const after = handed("after");
   steps.push(...after);
   steps.push(
     byHand.some(({ act }) => act === "lid on") ? "Note the time." : "Put the lid on and note the time.",
   );
+  const serve = serveStep(card);
+  if (serve) steps.push(serve);
   return steps;
 }
 
@@ -141,11 +142,17 @@ function pourSteps(
 }
 
 /** What can hurt, in few words, where it applies. */
-export function cautionsOf({ input, madeWith }: CardSheet): readonly string[] {
-  const cautions = ["Water and steam scald: carry a full pot with both hands and its lid on."];
+export function cautionsOf({ input, madeWith, iced }: CardSheet): readonly string[] {
+  const scalds =
+    iced?.service.method === "steep"
+      ? []
+      : ["Water and steam scald: carry a full pot with both hands and its lid on."];
+  const cautions = [...scalds];
   if (input.serve === "iced") {
-    if (madeWith.vesselKind === "glass")
-      cautions.push("Hot coffee can break cold glass: use a server rated for it.");
+    if (madeWith.vesselKind === "glass" || iced?.service.method === "overGlass")
+      cautions.push("Hot coffee can break cold glass: use one rated for it.");
+    if (iced && iced.service.topOffG > 0 && iced.service.topOff === "milk")
+      cautions.push("Milk: keep it cold, and to the times of your local food code.");
     cautions.push("Ice is food: a clean scoop, no hands, no glass as a scoop.");
     cautions.push(
       "Chilled coffee: keep to the times and temperatures of your local food code, and label it.",

@@ -4,7 +4,7 @@ const MIN_PER_H = 60;
 const FROZEN_BY_G = 100;
 
 /** A time of the day. */
-function clock(min: number): string {
+export function clockWords(min: number): string {
   return `${String(Math.floor(min / MIN_PER_H)).padStart(2, "0")}:${String(min % MIN_PER_H).padStart(2, "0")}`;
 }
 
@@ -16,15 +16,14 @@ export function iceBudgetSentences(
 ): readonly string[] {
   const whole = (massG: number) => print(Math.round(massG));
   if (shortG > 0) {
-    const ahead = Math.ceil((aheadG + shortG) / FROZEN_BY_G) * FROZEN_BY_G;
     return [
-      `Short by ${whole(shortG)} of the ${whole(needG)} that these take: the bin is empty at ${clock(emptyMin ?? 0)}.`,
-      `Freeze ${print(ahead)} ahead, brew fewer, or begin later.`,
+      `Short by ${whole(shortG)} of the ${whole(needG)} that these take: the bin is empty at ${clockWords(emptyMin ?? 0)}.`,
+      `Freeze ${print(aheadFor({ shortG }, aheadG))} ahead, brew fewer, or begin later.`,
     ];
   }
   if (emptyMin !== undefined) {
     return [
-      `The bin is empty at ${clock(emptyMin)}, and what was frozen ahead covers the rest of the ${whole(needG)} that these take.`,
+      `The bin is empty at ${clockWords(emptyMin)}, and what was frozen ahead covers the rest of the ${whole(needG)} that these take.`,
     ];
   }
   return [`The ${whole(needG)} that these take are there; ${whole(leftG)} are left in the bin at the end.`];

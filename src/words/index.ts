@@ -23,7 +23,7 @@ export {
   verdictSentence,
 } from "./drift.ts";
 export { factorsSentence, fitSentences } from "./fit.ts";
-export { iceBudgetSentences } from "./iceBudget.ts";
+export { aheadFor, clockWords, iceBudgetSentences } from "./iceBudget.ts";
 export {
   bathFailureSentence,
   correctionSentence,
@@ -61,6 +61,7 @@ export {
   NOTHING_MENDS,
   outlookSentence,
   outlookWords,
+  pullWords,
   rangeSentence,
   surenessSentence,
 } from "./outlook.ts";

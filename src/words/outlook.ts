@@ -153,6 +153,12 @@ export function surenessSentence(because: readonly (keyof Spread)[]): string {
   return `Most of the spread is ${causes}${measurable ? "; measuring on the Bench narrows it" : ", which only brewed and logged batches tell"}.`;
 }
 
+/** A pull on the dial, in its units. */
+export function pullWords(units: number): string {
+  const size = printNumber(Math.abs(units), 1);
+  return size === "0" ? "none" : `${size} ${units > 0 ? "coarser" : "finer"}`;
+}
+
 /** Why there is no forecast, and where to mend that. */
 export type MissingForForecast =
   | "basket"

@@ -1,5 +1,14 @@
 import type { BrewFailure } from "#core/brew";
 import {
+  type CorrectFailure,
+  type CorrectInput,
+  type Correction,
+  type CoupleAsked,
+  type CoupledFailure,
+  correctionOf,
+  extractionFor,
+} from "#core/iced";
+import {
   type Asking,
   compareWays,
   type First,
@@ -58,6 +67,16 @@ export function createForecaster(breathe: () => Promise<boolean>) {
     /** A few brews: it ends nothing that is under way. */
     ways(asked: readonly WayAsked[], wantedG: number): readonly WayAnswer[] {
       return compareWays(asked, wantedG);
+    },
+
+    /** The extraction that a sheet counts with; it ends nothing that is under way. */
+    extraction(asked: CoupleAsked): Result<number, CoupledFailure> {
+      return extractionFor(asked);
+    },
+
+    /** The one thing to change after tasting. */
+    correct(input: CorrectInput): Result<Correction, CorrectFailure> {
+      return correctionOf(input);
     },
 
     stop(): void {

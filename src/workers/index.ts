@@ -1,5 +1,6 @@
 import { proxy } from "comlink";
 import type { BrewFailure } from "#core/brew";
+import type { CorrectFailure, CorrectInput, Correction, CoupleAsked, CoupledFailure } from "#core/iced";
 import type { Asking, First, Progress, Study, WayAnswer, WayAsked, WindowRow } from "#core/outlook";
 import type { Result } from "#core/result";
 import type { Forecaster, Stopped } from "./forecaster.ts";
@@ -22,6 +23,10 @@ export function forecasts() {
       ),
     ways: (asked: readonly WayAsked[], wantedG: number) =>
       link.ask<readonly WayAnswer[]>((remote) => remote.ways(asked, wantedG)),
+    extraction: (asked: CoupleAsked) =>
+      link.ask<Result<number, CoupledFailure>>((remote) => remote.extraction(asked)),
+    correct: (input: CorrectInput) =>
+      link.ask<Result<Correction, CorrectFailure>>((remote) => remote.correct(input)),
     /** Whatever is under way ends with "stopped". */
     stop: () => link.tell((remote) => remote.stop()),
     end: () => link.end(),

@@ -11,6 +11,7 @@ export {
 export {
   type CoffeeTotal,
   type Doses,
+  type IceOfSource,
   type ShiftBatch,
   type ShiftLine,
   type ShiftTotals,

@@ -11,6 +11,8 @@ const HOT: ShiftBatch = {
   bypassG: 0,
   iceG: 0,
   yieldG: 2800.56,
+  glassIceG: 0,
+  glasses: 0,
   rinseG: 300,
   paper: true,
   brewer: "Fulmar",
@@ -25,6 +27,8 @@ const ICED: ShiftBatch = {
   doseG: 184,
   brewWaterG: 1667.2,
   iceG: 1100,
+  glassIceG: 820,
+  glasses: 10.8,
   yieldG: 2377.12,
   preheatG: 0,
   iceSource: "bin machine",
@@ -51,7 +55,13 @@ test("six hot and three iced, worked by hand", () => {
   ]);
   expect(totals.brewWaterG).toBeCloseTo(6 * 3228.8 + 3 * 1667.2, 9);
   expect([totals.rinseG, totals.preheatG]).toEqual([2700, 3420]);
-  expect(totals.iceBySource).toEqual([{ name: "bin machine", iceG: 3300 }]);
+  expect(totals.iceBySource).toEqual([
+    {
+      name: "bin machine",
+      iceG: 3 * (1100 + 820),
+      needs: [{ batches: 3, serverG: 1100, glassesG: 820, glasses: 10.8 }],
+    },
+  ]);
   expect(totals.filtersByBrewer).toEqual([{ name: "Fulmar", count: 9 }]);
   expect(totals.beverageByProduct.map(({ serve, beverageG }) => [serve, Math.round(beverageG)])).toEqual([
     ["hot", 16803],

@@ -1,3 +1,5 @@
+import type { IceNeed } from "./iceBudget.ts";
+
 /** One batch of a card, as a shift list counts it. */
 export interface ShiftBatch {
   readonly coffee: string;
@@ -8,6 +10,9 @@ export interface ShiftBatch {
   readonly bypassG: number;
   readonly iceG: number;
   readonly yieldG: number;
+  /** In all the glasses that it fills, and how many they are. */
+  readonly glassIceG: number;
+  readonly glasses: number;
   /** Water that rinses the paper and warms what follows. */
   readonly rinseG: number;
   readonly paper: boolean;
@@ -41,13 +46,20 @@ export interface CoffeeTotal {
   readonly totalG: number;
 }
 
+/** What one source gives on a day, g, and to what. */
+export interface IceOfSource {
+  readonly name: string;
+  readonly iceG: number;
+  readonly needs: readonly (IceNeed & { readonly glasses: number })[];
+}
+
 export interface ShiftTotals {
   readonly coffees: readonly CoffeeTotal[];
   readonly brewWaterG: number;
   readonly bypassG: number;
   readonly rinseG: number;
   readonly preheatG: number;
-  readonly iceBySource: readonly { readonly name: string; readonly iceG: number }[];
+  readonly iceBySource: readonly IceOfSource[];
   readonly filtersByBrewer: readonly { readonly name: string; readonly count: number }[];
   readonly beverageByProduct: readonly {
     readonly name: string;
@@ -67,12 +79,18 @@ export function shiftTotals(lines: readonly ShiftLine[]): ShiftTotals {
     rinseG: sum(({ rinseG }) => rinseG),
     preheatG: sum(({ preheatG }) => preheatG),
     iceBySource: grouped(
-      lines.filter(({ batch }) => batch.iceG > 0),
+      lines.filter(({ batch }) => batch.iceG + batch.glassIceG > 0),
       ({ batch }) => batch.iceSource ?? "",
-    ).map(([name, group]) => ({
-      name,
-      iceG: group.reduce((total, { batch, batches }) => total + batches * batch.iceG, 0),
-    })),
+    ).map(([name, group]) => {
+      const needs = group.map(({ batch, batches }) => ({
+        batches,
+        serverG: batch.iceG,
+        glassesG: batch.glassIceG,
+        glasses: batch.glasses,
+      }));
+      const iceG = needs.reduce((sum, need) => sum + need.batches * (need.serverG + need.glassesG), 0);
+      return { name, iceG, needs };
+    }),
     filtersByBrewer: grouped(
       lines.filter(({ batch }) => batch.paper),
       ({ batch }) => batch.brewer,

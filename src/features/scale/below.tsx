@@ -3,34 +3,50 @@
 import { memo, useCallback, useEffect, useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
+import type { Correction, IcedService, IcedSheet } from "#core/iced";
 import { type Mend, recommended, type WayAnswer } from "#core/outlook";
-import type { SheetInput, SheetResult } from "#core/sheet";
+
 import { asStandard, standardAt } from "#scaling/approved.ts";
 import { askingOf } from "#scaling/asking.ts";
 import { callsForMore } from "#scaling/bigger.ts";
+import { corrected } from "#scaling/corrected.ts";
 import { grindAnswer } from "#scaling/grindAnswer.ts";
-import { extractionOf } from "#scaling/solved.ts";
+import { icedInputFrom } from "#scaling/iced.ts";
+import { withoutIce } from "#scaling/service.ts";
+import { extractionOf, sheetInputOf } from "#scaling/solved.ts";
 import { chosenOf, type GrindPick, type ScaleState } from "#scaling/state.ts";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
-import { brewFailureSentence, mendedSentence, missingSentence, tookSentence } from "#words/index.ts";
+import {
+  brewFailureSentence,
+  icedFailureSentence,
+  mendedSentence,
+  missingSentence,
+  tookSentence,
+} from "#words/index.ts";
 import { BasketPanel } from "./basketPanel.tsx";
+import { BathPanel } from "./bathPanel.tsx";
 import { BiggerPanel } from "./biggerPanel.tsx";
 import { Checks } from "./checks.tsx";
+import { type Coupled, useCoupled } from "./coupled.ts";
 import { CupPanel } from "./cupPanel.tsx";
 import { DialLadder } from "./dialLadder.tsx";
 import { GlassPanel } from "./glassPanel.tsx";
 import { MeltPanel } from "./meltPanel.tsx";
 import { mendedBy } from "./mended.ts";
+import { PoursPanel } from "./poursPanel.tsx";
+import { ServerMends } from "./serverMends.tsx";
+import { SteepPanel } from "./steepPanel.tsx";
+import { TastePanel } from "./tastePanel.tsx";
 import type { Told } from "./told.ts";
 import { toldOf, useForecast } from "./useForecast.ts";
+import type { Extraction } from "./why.ts";
 import { WindowSearch } from "./windowSearch.tsx";
 
 interface BelowProps {
   readonly bench: Bench;
   readonly state: ScaleState;
-  readonly sheet: SheetResult;
-  readonly input: SheetInput;
+  readonly sheet: IcedSheet;
   /** As it was picked just now: a tap is answered at once, whatever is still worked out. */
   readonly grind: GrindPick;
   readonly onGrind: (grind: GrindPick) => void;
@@ -39,6 +55,11 @@ interface BelowProps {
   readonly onTake: (to: (state: ScaleState) => ScaleState, said: string) => void;
   /** What the forecast says, for the ribbon and the card. */
   readonly onTold: (told: Told | undefined) => void;
+  /** Takes a change to the state as it then is. */
+  readonly onChange: (to: (state: ScaleState) => ScaleState) => void;
+  readonly extraction: Extraction;
+  readonly coupled: Coupled | undefined;
+  readonly onCoupled: (coupled: Coupled) => void;
 }
 
 /** Ratios that are searched, water to coffee, in quarters. */
@@ -50,14 +71,15 @@ const RATIOS = Array.from(
 
 /** Below the ribbon: what the forecast makes of the sheet. */
 export const Below = memo(function Below(props: BelowProps) {
-  const { bench, state, sheet, input, grind, onGrind, onIce, onTake, onTold } = props;
+  const { bench, state, sheet, grind, onGrind, onIce, onTake, onTold, onChange, extraction } = props;
   const chosen = chosenOf(state, bench);
   const { grinder, brewer, recipe, ice } = chosen;
   const { rounded } = sheet;
   const asked = useMemo(() => askingOf(state, bench, rounded), [state, bench, rounded]);
-  const { forecast, current, search, searchWindow, stopSearch, compare, again } = useForecast(
-    "asking" in asked ? asked.asking : undefined,
-  );
+  const { forecast, current, search, searchWindow, stopSearch, compare, correct, again, ...worker } =
+    useForecast("asking" in asked ? asked.asking : undefined);
+  const { coupled, onCoupled } = props;
+  useCoupled({ state, bench, sheet, coupled, extraction: worker.extraction, onCoupled });
   const { first, study, failure, lost } = forecast;
   const told = useMemo(() => toldOf(forecast, current ? state : undefined), [forecast, current, state]);
   useEffect(() => onTold(told), [told, onTold]);
@@ -87,12 +109,37 @@ export const Below = memo(function Below(props: BelowProps) {
   );
   const place = { coffeeId: state.coffee, brewerId: brewer.id, serve, sizeG: rounded.yieldG };
   const standard = standardAt(bench.standards, place);
-  const extraction = extractionOf(recipe, bench.settings.extractionGuessPct);
+  const onIced = useCallback(
+    (part: Partial<IcedService>) => onChange((now) => ({ ...now, iced: { ...now.iced, ...part } })),
+    [onChange],
+  );
+  const takeCorrection = useCallback(
+    (correction: Correction) =>
+      onTake((now) => corrected(correction, now), "One thing changed: brew it, and taste again."),
+    [onTake],
+  );
+  const takeServer = useCallback(
+    (to: (state: ScaleState) => ScaleState, said: string) => onTake(to, said),
+    [onTake],
+  );
   const { strengthPct } = recipe;
+  const { guessPct } = useMemo(
+    () => ({ guessPct: extractionOf(recipe, bench.settings.extractionGuessPct) }),
+    [recipe, bench],
+  );
   const metered = useMemo(
+    () => (strengthPct === null || guessPct.guess ? undefined : { strengthPct, extractionPct: guessPct.pct }),
+    [strengthPct, guessPct],
+  );
+  const icedInput = useMemo(
     () =>
-      strengthPct === null || extraction.guess ? undefined : { strengthPct, extractionPct: extraction.pct },
-    [strengthPct, extraction.guess, extraction.pct],
+      serve === "iced"
+        ? icedInputFrom(sheetInputOf(state, bench, extraction.pct), state.iced, {
+            chosen: chosenOf(state, bench),
+            bench,
+          })
+        : undefined,
+    [serve, state, bench, extraction.pct],
   );
   const picked = first?.picked.outlook;
   // A setting that was picked too fine is mended on the dial; what even the suggested one cannot, is too much at once.
@@ -102,11 +149,13 @@ export const Below = memo(function Below(props: BelowProps) {
   const trouble =
     "missing" in asked
       ? missingSentence(asked.missing, { brewer: brewer.name, grinder: grinder.name })
-      : failure
-        ? `No forecast: ${brewFailureSentence(failure)}`
-        : picked && !picked.ok
-          ? brewFailureSentence(picked.failure)
-          : undefined;
+      : coupled?.of === state && coupled.failure
+        ? icedFailureSentence(coupled.failure)
+        : failure
+          ? `No forecast: ${brewFailureSentence(failure)}`
+          : picked && !picked.ok
+            ? brewFailureSentence(picked.failure)
+            : undefined;
   return (
     <div
       className={`grid grid-cols-1 items-start gap-3 lg:grid-cols-12 ${current || !first ? "" : "opacity-70"}`}
@@ -120,6 +169,9 @@ export const Below = memo(function Below(props: BelowProps) {
           outlook={picked?.ok ? picked.value.checks : undefined}
           mends={study && study.of === first ? study.mends : undefined}
           onMend={takeMend}
+          {...(serve === "iced" && {
+            server: <ServerMends state={state} bench={bench} sheet={sheet} onTake={takeServer} />,
+          })}
         />
         {picked?.ok && brewer.basket && <BasketPanel basket={brewer.basket} outlook={picked.value} />}
       </div>
@@ -160,18 +212,35 @@ export const Below = memo(function Below(props: BelowProps) {
         )}
         {serve === "iced" && (
           <>
-            <MeltPanel
-              state={state}
-              bench={bench}
-              figures={rounded}
-              brewTimeS={picked?.ok ? picked.value.brew.brewTimeS : undefined}
-            />
-            <GlassPanel state={state} bench={bench} figures={rounded} />
+            <PoursPanel state={state} bench={bench} sheet={sheet} stretch={first?.stretch} onIced={onIced} />
+            {state.iced.method === "bath" && (
+              <BathPanel state={state} bench={bench} sheet={sheet} onIced={onIced} />
+            )}
+            {state.iced.method === "steep" && <SteepPanel state={state} bench={bench} sheet={sheet} />}
+            {state.iced.method !== "overGlass" && (
+              <MeltPanel
+                state={state}
+                bench={bench}
+                sheet={sheet}
+                brewTimeS={picked?.ok ? picked.value.brew.brewTimeS : undefined}
+              />
+            )}
+            <GlassPanel state={state} bench={bench} sheet={sheet} onIced={onIced} />
+            {icedInput && "asking" in asked && first && !withoutIce(state) && (
+              <TastePanel
+                iced={icedInput}
+                asking={asked.asking}
+                setting={first.picked.setting}
+                grinder={grinder.name}
+                correct={correct}
+                onTake={takeCorrection}
+              />
+            )}
           </>
         )}
         <CupPanel
           sheet={sheet}
-          input={input}
+          input={sheet.asked}
           extraction={extraction}
           window={bench.settings.window}
           first={first}

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import type { Bench } from "#contract/bench.ts";
+import type { IcedSheet } from "#core/iced";
 import type { WayAnswer, WayAsked } from "#core/outlook";
-import type { SheetResult } from "#core/sheet";
 import { printNumber, printPct, printTime } from "#core/units";
 import { type WayState, waysOf } from "#scaling/bigger.ts";
 import type { ScaleState } from "#scaling/state.ts";
@@ -13,7 +13,7 @@ import { handsSentence, WAY_WORDS, wasteSentence } from "#words/index.ts";
 interface BiggerPanelProps {
   readonly state: ScaleState;
   readonly bench: Bench;
-  readonly sheet: SheetResult;
+  readonly sheet: IcedSheet;
   readonly grinder: string;
   readonly compare: (asked: readonly WayAsked[], wantedG: number) => Promise<readonly WayAnswer[]>;
   readonly onWay: (state: ScaleState, answer: WayAnswer) => void;

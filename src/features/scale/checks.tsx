@@ -1,6 +1,7 @@
 "use client";
 
 import { CircleAlert, CircleCheck, Info, OctagonX } from "lucide-react";
+import type { ReactNode } from "react";
 import type { Bench } from "#contract/bench.ts";
 import { bedDepthMm } from "#core/brew";
 import type { Mend, OutlookCheck } from "#core/outlook";
@@ -56,13 +57,15 @@ interface ChecksProps {
   /** Undefined while they are worked out. */
   readonly mends: readonly Mend[] | undefined;
   readonly onMend: (mend: Mend) => void;
+  /** What would make it fit its server, as lines of the list. */
+  readonly server?: ReactNode;
 }
 
 /** What the sheet says by the source's extraction, and the forecast by its own: the forecast's word counts. */
 const FORECAST_TOO: readonly CheckCode[] = ["strengthOutsideWindow", "extractionOutsideWindow"];
 
 /** What stands against brewing it, and what speaks for it. */
-export function Checks({ bench, checks, chosen, figures, outlook, mends, onMend }: ChecksProps) {
+export function Checks({ bench, checks, chosen, figures, outlook, mends, onMend, server }: ChecksProps) {
   const units = useUnits();
   const { brewer, coffee, grinder } = chosen;
   const { doseG, brewWaterG, bypassG } = figures;
@@ -81,6 +84,7 @@ export function Checks({ bench, checks, chosen, figures, outlook, mends, onMend 
               {checkSentence(check)}
             </Line>
           ))}
+        {server}
         {outlook?.map((check) => (
           <Line key={check.code} severity="warn">
             {outlookSentence(check)}

@@ -5,7 +5,7 @@ import Link from "next/link";
 import { memo } from "react";
 import type { Bench, BenchGrinder } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
-import { bracketAround, coarser, onDial } from "#core/grind";
+import { bracketAround, coarser, onDial, type Pulls } from "#core/grind";
 import { type Answer, type First, type Rung, recommended } from "#core/outlook";
 import { printMass, printNumber, printPct, printTime } from "#core/units";
 import type { GrindAnswer } from "#scaling/grindAnswer.ts";
@@ -13,7 +13,7 @@ import type { GrindPick } from "#scaling/state.ts";
 import { teaches } from "#scaling/teaching.ts";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { ANSWER_WORDS, differSentences, missSentence, outlookWords } from "#words/index.ts";
+import { ANSWER_WORDS, differSentences, missSentence, outlookWords, pullWords } from "#words/index.ts";
 import { DialRail, type Mark } from "./dialRail.tsx";
 import { LearnedNote } from "./learnedNote.tsx";
 
@@ -179,6 +179,7 @@ export const DialLadder = memo(function DialLadder({
               )}
             </p>
           )}
+          <PullsNote rule={rule?.pulls} forecast={first?.ladder.pulls} grinder={grinder} />
           <Reasons lines={lines} grinder={grinder} />
           {learned && (
             <LearnedNote
@@ -195,6 +196,48 @@ export const DialLadder = memo(function DialLadder({
     </Panel>
   );
 });
+
+interface PullsNoteProps {
+  readonly rule: Pulls | undefined;
+  readonly forecast: Pulls | undefined;
+  readonly grinder: BenchGrinder;
+}
+
+/** On a short brew: what pulls the dial to finer and what to coarser, each apart, and their sum. */
+function PullsNote({ rule, forecast, grinder }: PullsNoteProps) {
+  if (!forecast && !rule?.short) return null;
+  const rows = [
+    ["house rule", rule],
+    ["same extraction", forecast],
+  ] as const;
+  return (
+    <table className="mt-2 text-sm tabular-nums" aria-label="what pulls the dial">
+      <thead>
+        <tr className="text-left text-quiet">
+          <th className="pr-4 font-normal">from the source, on {grinder.name}</th>
+          <th className="pr-4 font-normal">the bed</th>
+          <th className="pr-4 font-normal">the short brew</th>
+          <th className="font-normal">together</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(
+          ([name, pulls]) =>
+            pulls && (
+              <tr key={name}>
+                <th scope="row" className="pr-4 text-left font-normal">
+                  {name}
+                </th>
+                <td className="pr-4">{pullWords(pulls.bed)}</td>
+                <td className="pr-4">{pullWords(pulls.short)}</td>
+                <td className="font-semibold">{pullWords(pulls.bed + pulls.short)}</td>
+              </tr>
+            ),
+        )}
+      </tbody>
+    </table>
+  );
+}
 
 /** What an answer would give. */
 function Given({ rung }: { readonly rung: Rung | undefined }) {

@@ -1,4 +1,4 @@
-import type { Result } from "#core/result";
+import { ok, type Result } from "#core/result";
 import type { PinName } from "#core/sheet";
 import {
   parseLiquid,
@@ -49,6 +49,15 @@ export const FIGURES = {
   yieldG: liquid("coffee in the pot"),
   brewRatio: ratio("ratio, hot water"),
   totalRatio: ratio("ratio, ice counted"),
+  iceShare: {
+    label: "ice, of all water",
+    print: (value) => printPct(100 * value, { decimals: 1 }),
+    parse: (text) => {
+      const read = parsePct(text);
+      return read.ok ? ok(read.value / 100) : read;
+    },
+    nudge: 0.01,
+  },
   strengthPct: { label: "strength", print: (value) => printPct(value), parse: parsePct, nudge: 0.01 },
   finalTempC: {
     label: "when melted",

@@ -1,32 +1,32 @@
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
-import type { SheetFigures } from "#core/sheet";
+import { type GlassService, type IcedService, type IcedSheet, TOP_OFFS, type TopOff } from "#core/iced";
 import { printNumber, printPct } from "#core/units";
 import { GLASS_MOMENTS_S, glassesOf } from "#scaling/glass.ts";
+import { icedCupOf } from "#scaling/iced.ts";
 import type { ScaleState } from "#scaling/state.ts";
 import { Choice } from "#ui/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { GLASS_WORDS, momentWords } from "#words/index.ts";
+import { IcedField } from "./icedField.tsx";
 
 interface GlassPanelProps {
   readonly state: ScaleState;
   readonly bench: Bench;
-  readonly figures: SheetFigures;
+  readonly sheet: IcedSheet;
+  readonly onIced: (change: Partial<IcedService>) => void;
 }
 
-/** The drink in the glass: by the way it is served, its strength and temperature from the first sip on. */
-export function GlassPanel({ state, bench, figures }: GlassPanelProps) {
+/** The drink in the glass: by the way it is served, its strength and temperature from the first sip on. One way is picked. */
+export function GlassPanel({ state, bench, sheet, onIced }: GlassPanelProps) {
   const units = useUnits();
   const cups = bench.cups.filter(({ serve }) => serve === "iced");
-  const [cupId, setCupId] = useState<string>();
-  const cup = cups.find(({ id }) => id === cupId) ?? cups[0];
-  const glasses = useMemo(
-    () => (cup ? glassesOf(state, bench, figures, cup) : undefined),
-    [state, bench, figures, cup],
-  );
+  const cup = icedCupOf(state.iced, bench);
+  const glasses = useMemo(() => glassesOf(state, bench, sheet), [state, bench, sheet]);
   if (!cup || !glasses) return null;
   const [low, high] = bench.settings.window.strengthPct;
+  const { topOff, glass } = state.iced;
   return (
     <Panel
       title="In the glass"
@@ -35,12 +35,12 @@ export function GlassPanel({ state, bench, figures }: GlassPanelProps) {
           label="a glass of"
           value={cup.id}
           options={cups.map(({ id, volumeMl }) => ({ value: id, text: `${volumeMl} ml` }))}
-          onChange={setCupId}
+          onChange={(id) => onIced({ cup: id })}
         />
       }
     >
       <section
-        // On a phone it scrolls by itself, and nothing in it can be pressed: the keyboard must reach it.
+        // On a phone it scrolls by itself: the keyboard must reach it.
         // biome-ignore lint/a11y/noNoninteractiveTabindex: see above
         tabIndex={0}
         aria-label="a glass, moment by moment"
@@ -60,9 +60,21 @@ export function GlassPanel({ state, bench, figures }: GlassPanelProps) {
           </thead>
           <tbody>
             {glasses.map(({ service, iceG, points }) => (
-              <tr key={service} className="border-rim/20 border-t">
-                <th scope="row" className="py-1 pr-3 text-left font-normal">
-                  {GLASS_WORDS[service]}
+              <tr
+                key={service}
+                className={`border-rim/20 border-t ${service === glass ? "bg-rim/5 font-semibold" : ""}`}
+              >
+                <th scope="row" className="pr-3 text-left font-[inherit]">
+                  <label className="flex min-h-9 cursor-pointer items-center gap-2">
+                    <input
+                      type="radio"
+                      name="glass"
+                      className="size-4 accent-rim"
+                      checked={service === glass}
+                      onChange={() => onIced({ glass: service as GlassService })}
+                    />
+                    {GLASS_WORDS[service]}
+                  </label>
                 </th>
                 <td className="whitespace-nowrap pr-3">
                   {iceG > 0 ? units.printMass(Math.round(iceG)) : "—"}
@@ -87,10 +99,27 @@ export function GlassPanel({ state, bench, figures }: GlassPanelProps) {
           </tbody>
         </table>
       </section>
+      <div className="mt-2 flex flex-wrap items-center gap-3">
+        <IcedField name="topOffG" label="topped with, g" state={state} onIced={onIced} />
+        <Choice
+          label="of"
+          value={topOff}
+          options={TOP_OFFS.map((each) => ({ value: each, text: each }))}
+          onChange={(each) => onIced({ topOff: each as TopOff })}
+        />
+        {sheet.inGlass && (
+          <p data-testid="glasses">
+            <strong className="font-display text-lg tabular-nums">
+              {printNumber(sheet.inGlass.glasses, 1)}
+            </strong>{" "}
+            glasses from {state.iced.servers === 2 ? "both servers" : "the server"}
+          </p>
+        )}
+      </div>
       <p className="mt-1 text-quiet text-sm">
         What is outside the house's window is dotted. A usual glass of its size in a room of{" "}
         {units.printTemp(bench.settings.roomTempC)}; nothing evaporates. Ice is food: a clean scoop, no hands,
-        no glass as a scoop.
+        no glass as a scoop. {topOff === "milk" && "Milk: keep it cold, by your local food code."}
       </p>
     </Panel>
   );

@@ -1,10 +1,11 @@
 import { useMemo, useState } from "react";
 import type { Bench } from "#contract/bench.ts";
 import { STIRRINGS, type Stirring } from "#core/ice";
-import type { SheetFigures } from "#core/sheet";
+import type { IcedSheet } from "#core/iced";
+import { printNumber } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { meltingOf } from "#scaling/melting.ts";
-import type { ScaleState } from "#scaling/state.ts";
+import { chosenOf, type ScaleState } from "#scaling/state.ts";
 import { Choice } from "#ui/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { meltSentence, STIRRING_WORDS } from "#words/index.ts";
@@ -12,7 +13,7 @@ import { meltSentence, STIRRING_WORDS } from "#words/index.ts";
 interface MeltPanelProps {
   readonly state: ScaleState;
   readonly bench: Bench;
-  readonly figures: SheetFigures;
+  readonly sheet: IcedSheet;
   /** As forecast; undefined while there is none. */
   readonly brewTimeS: number | undefined;
 }
@@ -23,18 +24,32 @@ const CHARTS = [
   { name: "temperature", title: "temperature, °C", as: "line", read: "tempC" },
   { name: "ice", title: "ice left, g", as: "dashes", read: "iceLeftG" },
   { name: "strength", title: "strength, %", as: "thin", read: "strengthPct" },
+  { name: "fill", title: "how full, ml", as: "line", read: "levelMl" },
 ] as const;
 
-/** The ice in the server while the coffee drips on it, and after: how long to swirl. */
-export function MeltPanel({ state, bench, figures, brewTimeS }: MeltPanelProps) {
+/** The ice in the server while the coffee drips on it, and after: how long to swirl, and how high it rises. */
+export function MeltPanel({ state, bench, sheet, brewTimeS }: MeltPanelProps) {
   const [stirring, setStirring] = useState<Stirring>("swirled");
   const melting = useMemo(
-    () => meltingOf(state, bench, figures, { brewTimeS, stirring }),
-    [state, bench, figures, brewTimeS, stirring],
+    () => meltingOf(state, bench, sheet, { brewTimeS, stirring }),
+    [state, bench, sheet, brewTimeS, stirring],
   );
+  const brimMl = sheet.asked.vessel?.brimG;
   const charts = useMemo(() => {
     const points = melting?.curve.points ?? [];
     const minutes = points.map(({ atS }) => atS / S_PER_MIN);
+    const brim: Series[] =
+      brimMl === undefined
+        ? []
+        : [
+            {
+              name: "brim",
+              as: "dashes",
+              x: minutes,
+              y: minutes.map(() => brimMl),
+              each: minutes.map(() => "the brim"),
+            },
+          ];
     return CHARTS.map(({ name, title, as, read }) => ({
       name,
       y: { title },
@@ -46,11 +61,14 @@ export function MeltPanel({ state, bench, figures, brewTimeS }: MeltPanelProps) 
           y: points.map((point) => point[read]),
           each: points.map(() => STIRRING_WORDS[stirring]),
         },
+        ...(name === "fill" ? brim : []),
       ] satisfies Series[],
     }));
-  }, [melting, stirring]);
+  }, [melting, stirring, brimMl]);
   if (!melting) return null;
   const iceLeftG = melting.curve.points.at(-1)?.iceLeftG ?? 0;
+  const { mostMl } = melting.curve;
+  const { vessel } = chosenOf(state, bench);
   return (
     <Panel
       title="The melt"
@@ -64,7 +82,14 @@ export function MeltPanel({ state, bench, figures, brewTimeS }: MeltPanelProps) 
       }
     >
       <p className="mb-2" data-testid="melt">
-        {meltSentence({ ...melting, iceLeftG }, stirring)}
+        {meltSentence({ ...melting, iceLeftG }, stirring)}{" "}
+        {brimMl !== undefined && (
+          <span data-testid="level">
+            {mostMl > brimMl
+              ? `It rises to ${printNumber(mostMl, 0)} ml on the way, over the brim of ${printNumber(brimMl, 0)} ml.`
+              : `It rises to ${printNumber(mostMl, 0)} ml of the ${printNumber(brimMl, 0)} ml that ${state.iced.servers === 2 ? "two of these servers" : vessel.name} ${state.iced.servers === 2 ? "hold" : "holds"}.`}
+          </span>
+        )}
       </p>
       <div className="grid gap-3 lg:grid-cols-2">
         {charts.map(({ name, y, series }) => (

@@ -4,6 +4,7 @@ import { CircleHelp, Pin } from "lucide-react";
 import { Popover } from "radix-ui";
 import { type KeyboardEvent, memo, type ReactNode, useId, useRef, useState } from "react";
 import { isLocked } from "#ui/counter.tsx";
+import { PLACE_WORDS } from "#words/index.ts";
 
 interface PlateProps {
   readonly label: string;
@@ -17,6 +18,8 @@ interface PlateProps {
   /** Where the figure comes from, asked only when it is read; must stay the same function. */
   readonly why: () => readonly string[];
   readonly aside?: ReactNode;
+  /** Where it is said: in the server or in the glass; pressing says it of the other. */
+  readonly place?: { readonly now: "server" | "glass"; readonly onTurn: () => void } | undefined;
   readonly className?: string;
 }
 
@@ -30,6 +33,7 @@ export function Plate({
   onPin,
   why,
   aside,
+  place,
   className = "",
 }: PlateProps) {
   const id = useId();
@@ -114,6 +118,16 @@ export function Plate({
           onKeyDown={onFieldKey}
           className="w-36 rounded border-2 border-rim bg-enamel px-1 font-bold font-display text-xl tabular-nums"
         />
+      )}
+      {place && (
+        <button
+          type="button"
+          aria-label={`${label} is said of the ${place.now}: say it of the ${place.now === "server" ? "glass" : "server"}`}
+          onClick={place.onTurn}
+          className={`min-h-6 text-sm underline decoration-dotted underline-offset-2 ${place.now === "glass" ? "font-semibold text-ice" : "text-quiet"}`}
+        >
+          {PLACE_WORDS[place.now]}
+        </button>
       )}
       {trouble && (
         <p id={`${id}-trouble`} role="alert" className="mt-1 max-w-56 text-sm text-stop">

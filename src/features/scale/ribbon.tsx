@@ -2,19 +2,21 @@
 
 import { useEffect, useRef, useState } from "react";
 import type { Bench, BenchBrewer } from "#contract/bench.ts";
-import { cupsFrom, type SheetResult } from "#core/sheet";
-import { parseLiquid, printNumber, printPct, printTime } from "#core/units";
+import { GLASS_PINS, type GlassPin, type IcedSheet } from "#core/iced";
+import { cupsFrom } from "#core/sheet";
+import { parseLiquid, parseNumber, printNumber, printPct, printTime } from "#core/units";
+import { figureIn } from "#scaling/placed.ts";
 import type { Chosen } from "#scaling/state.ts";
 import { useUnits } from "#ui/units.tsx";
-import { printSetting, quantitySentence } from "#words/index.ts";
+import { GLASS_PIN_WORDS, printSetting, quantitySentence } from "#words/index.ts";
 import { Drawing } from "./drawing.tsx";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { Plate } from "./plate.tsx";
 import { type ToldBoard, useTold } from "./told.ts";
-import { whyOf } from "./why.ts";
+import { type Extraction, whyOf } from "./why.ts";
 
 interface RibbonProps {
-  readonly sheet: SheetResult;
+  readonly sheet: IcedSheet;
   readonly chosen: Chosen;
   readonly serve: "hot" | "iced";
   readonly shown: "rounded" | "exact";
@@ -25,8 +27,15 @@ interface RibbonProps {
   readonly onPin: (name: FigureName, value: number) => string | undefined;
   /** Frees a pinned figure, where one can be; a sentence when not. */
   readonly onFree: (name: FigureName) => string | undefined;
-  readonly extraction: { readonly pct: number; readonly guess: boolean };
+  readonly extraction: Extraction;
   readonly cups: Bench["cups"];
+  /** Servers that it is shared over. */
+  readonly servers: number;
+  /** What a glass takes of it, where the sheet is iced. */
+  readonly glass: { readonly volumeMl: number; readonly coffeeG: number } | undefined;
+  /** What is said of the glass; undefined where nothing can be. */
+  readonly inGlass: readonly GlassPin[] | undefined;
+  readonly onTurn: (name: GlassPin) => void;
   /** What the forecast says, once it does. */
   readonly board: ToldBoard;
 }
@@ -39,6 +48,7 @@ const PLACES: { readonly [name in FigureName]?: string } = {
   doseG: "@wide:left-[34.5%] @wide:top-[2.5%]",
   bypassG: "@wide:left-[47.2%] @wide:top-[2.5%]",
   iceG: "@wide:right-[27.6%] @wide:top-[2.5%]",
+  iceShare: "@wide:left-[1.3%] @wide:top-[26.5%]",
   yieldG: "@wide:right-[1.3%] @wide:top-[4%]",
   finalTempC: "@wide:right-[1.3%] @wide:top-[26%]",
   strengthPct: "@wide:right-[1.3%] @wide:top-[48%]",
@@ -52,6 +62,7 @@ const ICED: readonly FigureName[] = [
   "doseG",
   "bypassG",
   "iceG",
+  "iceShare",
   "yieldG",
   "finalTempC",
   "strengthPct",
@@ -61,6 +72,7 @@ const ICED: readonly FigureName[] = [
 export function Ribbon(props: RibbonProps) {
   const { sheet, chosen, serve, shown, onShow, pinned, nudgeOf, onPin, onFree, extraction, cups, board } =
     props;
+  const { servers, glass, inGlass, onTurn } = props;
   const units = useUnits();
   const figures = sheet[shown];
   const names = serve === "hot" ? HOT : ICED;
@@ -80,20 +92,22 @@ export function Ribbon(props: RibbonProps) {
           retentionGPerG={brewer.retentionGPerG}
           basket={brewer.basket}
           densityGPerMl={coffee.densityGPerMl}
-          brimG={vessel.brimG}
-          workingG={vessel.workingG}
+          brimG={servers * vessel.brimG}
+          workingG={servers * vessel.workingG}
           iced={iced}
         />
         <div className="@max-wide:grid @max-wide:grid-cols-2 @max-wide:gap-2 @max-wide:p-2">
           {names.map((name) => {
             const kind = FIGURES[name];
-            const value = figures[name];
+            const glassPin = GLASS_PINS.find((each) => each === name);
+            const ofGlass = glassPin !== undefined && inGlass?.includes(glassPin);
+            const value = ofGlass ? figureIn("glass", glassPin, sheet) : figures[name];
             if (value === undefined) return null;
             const pin = pinned(name);
             return (
               <Plate
                 key={name}
-                label={kind.label}
+                label={ofGlass ? GLASS_PIN_WORDS[glassPin] : kind.label}
                 text={kind.print(value, units)}
                 pinned={pin !== undefined}
                 onType={(text) => {
@@ -107,6 +121,11 @@ export function Ribbon(props: RibbonProps) {
                   pin !== undefined &&
                   kind.print(pin, units) !== kind.print(value, units) &&
                   `for ${kind.print(pin, units)}`
+                }
+                place={
+                  glassPin && inGlass
+                    ? { now: ofGlass ? "glass" : "server", onTurn: () => onTurn(glassPin) }
+                    : undefined
                 }
                 className={`@max-wide:w-auto @max-wide:min-w-0 @wide:absolute ${PLACES[name]}`}
               />
@@ -157,16 +176,40 @@ export function Ribbon(props: RibbonProps) {
           <div className="text-sm @wide:absolute @wide:right-[1.3%] @wide:bottom-[3%] @wide:w-[15.5%]">
             <p>
               <strong className="font-display text-base tabular-nums">
-                {printNumber((100 * figures.yieldG) / vessel.workingG, 0)} %
+                {printNumber((100 * figures.yieldG) / (servers * vessel.workingG), 0)} %
               </strong>{" "}
-              <span className="text-quiet">of its {units.printLiquid(vessel.workingG)} fill</span>
+              <span className="text-quiet">
+                of {servers === 1 ? "its" : "their"} {units.printLiquid(servers * vessel.workingG)} fill
+              </span>
             </p>
-            {cups.map((cup) => (
-              <p key={cup.id}>
-                <strong className="tabular-nums">{printNumber(cupsFrom(figures.yieldG, cup), 1)}</strong>{" "}
-                <span className="text-quiet">cups of {cup.volumeMl} ml</span>
-              </p>
-            ))}
+            {glass ? (
+              <Plate
+                label={`glasses of ${glass.volumeMl} ml`}
+                text={printNumber(figures.yieldG / glass.coffeeG, 1)}
+                pinned={pinned("yieldG") !== undefined}
+                onType={(text) => {
+                  const read = parseNumber(text);
+                  return read.ok
+                    ? onPin("yieldG", read.value.number * glass.coffeeG)
+                    : quantitySentence(read.failure);
+                }}
+                onNudge={(steps) =>
+                  onPin("yieldG", (Math.round(figures.yieldG / glass.coffeeG) + steps) * glass.coffeeG)
+                }
+                onPin={() =>
+                  pinned("yieldG") === undefined ? onPin("yieldG", figures.yieldG) : onFree("yieldG")
+                }
+                why={whys.yieldG}
+                className="@max-wide:w-auto @max-wide:min-w-0"
+              />
+            ) : (
+              cups.map((cup) => (
+                <p key={cup.id}>
+                  <strong className="tabular-nums">{printNumber(cupsFrom(figures.yieldG, cup), 1)}</strong>{" "}
+                  <span className="text-quiet">cups of {cup.volumeMl} ml</span>
+                </p>
+              ))
+            )}
           </div>
         </div>
       </div>

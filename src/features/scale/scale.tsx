@@ -6,11 +6,15 @@ import { memo, useCallback, useDeferredValue, useEffect, useMemo, useReducer, us
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
-import { pinFigure, type SheetResult, solveSheet } from "#core/sheet";
+import type { IcedSheet } from "#core/iced";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
+import { isCoupled } from "#scaling/coupling.ts";
+import { cupOverIce, icedCupOf } from "#scaling/iced.ts";
 import { inRange, mostOf, queryOf } from "#scaling/link.ts";
-import { extractionOf, givenOf, sheetInputOf } from "#scaling/solved.ts";
+import { turned } from "#scaling/placed.ts";
+import { methodAs, schooled } from "#scaling/service.ts";
+import { extractionOf, pinOn, solveState } from "#scaling/solved.ts";
 import {
   chosenOf,
   firstPins,
@@ -25,14 +29,16 @@ import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { PIN_WORDS, rightSentence, sheetFailureSentence } from "#words/index.ts";
+import { icedFailureSentence, PIN_WORDS, rightSentence } from "#words/index.ts";
 import { saveCard } from "./actions.ts";
+import type { Coupled } from "./coupled.ts";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { Ribbon } from "./ribbon.tsx";
 import { type ToldBoard, toldBoard, useTold } from "./told.ts";
 
 /** Loaded beside the page: the ribbon stands and works before it is there. */
 const Below = dynamic(() => import("./below.tsx").then(({ Below }) => Below));
+const IcedBar = dynamic(() => import("./icedBar.tsx").then(({ IcedBar }) => IcedBar));
 
 interface ScaleProps {
   readonly bench: Bench;
@@ -63,15 +69,18 @@ export function Scale({ bench, start, broken }: ScaleProps) {
   const pickGrind = useCallback((grind: GrindPick) => change((now) => ({ ...now, grind })), [change]);
 
   const chosen = chosenOf(state, bench);
-  const input = useMemo(() => sheetInputOf(state, bench), [state, bench]);
-  const solved = useMemo(() => solveSheet(input), [input]);
-  const good = useRef<SheetResult>(undefined);
+  const [coupled, setCoupled] = useState<Coupled>();
+  const isWithForecast = isCoupled(state);
+  const forecastPct = isWithForecast ? coupled?.pct : undefined;
+  const solved = useMemo(() => solveState(state, bench, forecastPct), [state, bench, forecastPct]);
+  const good = useRef<IcedSheet>(undefined);
   if (solved.ok) good.current = solved.value;
   const sheet = solved.ok ? solved.value : good.current;
-  const extraction = extractionOf(chosen.recipe, bench.settings.extractionGuessPct);
+  const metered = extractionOf(chosen.recipe, bench.settings.extractionGuessPct);
+  const extraction = forecastPct === undefined ? metered : { pct: forecastPct, guess: false, forecast: true };
 
   // The ribbon moves at once; what lies below it follows when there is time, and leaves out what was overtaken.
-  const stands = useMemo(() => sheet && { state, sheet, input }, [state, sheet, input]);
+  const stands = useMemo(() => sheet && { state, sheet }, [state, sheet]);
   const below = useDeferredValue(stands);
   const take = useCallback(
     (to: (state: ScaleState) => ScaleState, sentence: string) => {
@@ -108,8 +117,8 @@ export function Scale({ bench, start, broken }: ScaleProps) {
           ? `That is too much: at most ${print(mostOf(name), units)}.`
           : "That is too little.";
     }
-    const pinned = pinFigure(state.pins, { name, value }, givenOf(state, bench));
-    if (!pinned.ok) return sheetFailureSentence(pinned.failure);
+    const pinned = pinOn(state, { name, value }, bench, forecastPct);
+    if (!pinned.ok) return icedFailureSentence(pinned.failure, units.printTemp);
     const { pins, freed } = pinned.value;
     set(
       { ...state, pins },
@@ -129,6 +138,9 @@ export function Scale({ bench, start, broken }: ScaleProps) {
     if (name === "doseG" || name === "bypassG" || name === "iceG") return rounding[name];
     return FIGURES[name].nudge;
   };
+
+  const iced = state.serve === "iced";
+  const cup = icedCupOf(state.iced, bench);
 
   return (
     <div className="mx-auto flex max-w-[1440px] flex-col gap-3">
@@ -159,7 +171,14 @@ export function Scale({ bench, start, broken }: ScaleProps) {
         </ToggleGroup.Root>
         <UndoButtons history={history} dispatch={dispatch} />
         {solved.ok && (
-          <Save key={bench.site.id} state={state} bench={bench} sheet={solved.value} board={board} />
+          <Save
+            key={bench.site.id}
+            state={state}
+            bench={bench}
+            sheet={solved.value}
+            board={board}
+            ready={!isWithForecast || coupled?.of === state}
+          />
         )}
       </div>
       <p role="status" className="min-h-0 text-sm empty:hidden">
@@ -172,8 +191,18 @@ export function Scale({ bench, start, broken }: ScaleProps) {
       </p>
       {!solved.ok && (
         <p role="alert" className="rounded-panel border-2 border-stop bg-enamel p-3">
-          {sheetFailureSentence(solved.failure)}
+          {icedFailureSentence(solved.failure, units.printTemp)}
         </p>
+      )}
+      {iced && (
+        <IcedBar
+          state={state}
+          bench={bench}
+          apart={sheet?.apart}
+          onMethod={(method) => set(methodAs(method, state, bench))}
+          onSchool={(school) => set(schooled(school, state, bench, sheet?.exact.yieldG ?? 0))}
+          onIced={(part) => set({ ...state, iced: { ...state.iced, ...part } })}
+        />
       )}
       {sheet && below && (
         <div className={`flex flex-col gap-3 ${solved.ok ? "" : "opacity-50"}`}>
@@ -188,6 +217,14 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             onPin={pin}
             onFree={free}
             extraction={extraction}
+            servers={iced ? state.iced.servers : 1}
+            glass={
+              iced && cup && chosen.ice
+                ? { volumeMl: cup.volumeMl, coffeeG: cupOverIce(cup, chosen.ice).coffeeG }
+                : undefined
+            }
+            inGlass={iced && sheet.inGlass ? state.iced.inGlass : undefined}
+            onTurn={(name) => set(turned(name, state, sheet))}
             cups={bench.cups.filter(({ serve }) => serve === state.serve)}
             board={board}
           />
@@ -199,6 +236,10 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             onIce={pickIce}
             onTake={take}
             onTold={board.write}
+            onChange={change}
+            extraction={extraction}
+            coupled={coupled}
+            onCoupled={setCoupled}
           />
         </div>
       )}
@@ -282,12 +323,14 @@ function optionsOf(rows: readonly { readonly id: string; readonly name: string }
 interface SaveProps {
   readonly state: ScaleState;
   readonly bench: Bench;
-  readonly sheet: SheetResult;
+  readonly sheet: IcedSheet;
   readonly board: ToldBoard;
+  /** What the forecast has to say of the sheet itself has been said. */
+  readonly ready: boolean;
 }
 
 /** Keeps the sheet as a card. A second tap on the same sheet is the same card. */
-function Save({ state, bench, sheet, board }: SaveProps) {
+function Save({ state, bench, sheet, board, ready }: SaveProps) {
   const told = useTold(board);
   const { may, send } = useCounter();
   const [saving, setSaving] = useState(false);
@@ -313,7 +356,12 @@ function Save({ state, bench, sheet, board }: SaveProps) {
     return <p className="ml-auto max-w-56 text-quiet text-sm">{rightSentence("keepCards")}</p>;
   }
   return (
-    <Button look="main" className="ml-auto" disabled={saving || (told && told.of !== state)} onClick={save}>
+    <Button
+      look="main"
+      className="ml-auto"
+      disabled={saving || !ready || (told && told.of !== state)}
+      onClick={save}
+    >
       {draft ? "Save as draft" : "Save as card"}
     </Button>
   );

@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { BrewFailure } from "#core/brew";
+import type { CorrectInput, CoupleAsked } from "#core/iced";
 import type { Asking, First, Progress, Study, WayAsked, WindowRow } from "#core/outlook";
 import { foretold } from "#scaling/card.ts";
 import type { ScaleState } from "#scaling/state.ts";
@@ -119,6 +120,11 @@ export function useForecast(asking: Asking | undefined) {
     async (asked: readonly WayAsked[], wantedG: number) => (await forecasts()).ways(asked, wantedG),
     [forecasts],
   );
+  const extraction = useCallback(
+    async (asked: CoupleAsked) => (await forecasts()).extraction(asked),
+    [forecasts],
+  );
+  const correct = useCallback(async (input: CorrectInput) => (await forecasts()).correct(input), [forecasts]);
   const stopSearch = () => worker.current?.then((there) => there.stop());
   return {
     forecast,
@@ -128,6 +134,8 @@ export function useForecast(asking: Asking | undefined) {
     searchWindow,
     stopSearch,
     compare,
+    extraction,
+    correct,
     again: () => setRound((each) => each + 1),
   };
 }

@@ -9,7 +9,14 @@ interface WhyInput {
   readonly exact: SheetFigures;
   readonly rounded: SheetFigures;
   readonly chosen: Chosen;
-  readonly extraction: { readonly pct: number; readonly guess: boolean };
+  readonly extraction: Extraction;
+}
+
+/** What a sheet counts with: of the forecast of this very brew, of a metered cup, or guessed. */
+export interface Extraction {
+  readonly pct: number;
+  readonly guess: boolean;
+  readonly forecast?: boolean;
 }
 
 /** Where a figure comes from: its formula with the figures in it, and what rounding did to it. */
@@ -50,6 +57,8 @@ export function whyOf(name: FigureName, { exact, rounded, chosen, extraction }: 
         `Ice of all water: ${n(iceG)} ÷ (${water}) = ${n(100 * rounded.iceShare)} %.`,
         ...rounds(exact.iceG, iceG),
       ];
+    case "iceShare":
+      return [`Ice of all water: ${n(iceG)} ÷ (${water}) = ${n(100 * rounded.iceShare)} %.`];
     case "brewRatio":
       return [
         `Hot water over coffee, without ice: ${n(brewWaterG + bypassG)} ÷ ${n(doseG)} = ${n(rounded.brewRatio, 2)}.`,
@@ -61,9 +70,11 @@ export function whyOf(name: FigureName, { exact, rounded, chosen, extraction }: 
     case "strengthPct":
       return [
         `Extraction times coffee over what comes out: ${n(extraction.pct, 2)} % × ${n(doseG)} ÷ ${n(yieldG)} = ${n(rounded.strengthPct ?? 0, 2)} %.`,
-        extraction.guess
-          ? "The extraction is the house's guess: no cup of this recipe was metered."
-          : "The extraction is the source cup's, metered; a pot may extract otherwise.",
+        extraction.forecast
+          ? "The extraction is what the forecast gives for this very brew: dose, water, ice and grind are worked out with it."
+          : extraction.guess
+            ? "The extraction is the house's guess: no cup of this recipe was metered."
+            : "The extraction is the source cup's, metered; a pot may extract otherwise.",
       ];
     case "finalTempC":
       return [

@@ -32,3 +32,12 @@ test("a fifth of the brim warms a vessel for a hot batch, and none for an iced o
   };
   expect(batchOf(iced as CardSheet)).toMatchObject({ preheatG: 0, rinseG: 0, paper: false });
 });
+
+test("an iced card draws its server's ice, its glasses' and its bath's from the bin", () => {
+  const glass = { volumeMl: 350, coffeeG: 220, iceG: 75, count: 10, tempC: 3, strengthPct: 1.1 };
+  const iced = { ...CARD, result: { rounded: { ...CARD.result.rounded, iceG: 1100 } }, iced: { glass } };
+  expect(batchOf(iced as unknown as CardSheet)).toMatchObject({ iceG: 1100, glassIceG: 750, glasses: 10 });
+  const bath = { ...CARD, iced: { glass, bath: { iceG: 3400 } } };
+  expect(batchOf(bath as unknown as CardSheet)).toMatchObject({ iceG: 3400, glassIceG: 750 });
+  expect(batchOf(CARD)).toMatchObject({ iceG: 0, glassIceG: 0, glasses: 0 });
+});

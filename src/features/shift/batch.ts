@@ -6,7 +6,7 @@ import type { ShiftBatch } from "#core/shift";
 const PREHEAT_SHARE = 0.2;
 
 /** A card as one batch that a shift list counts. */
-export function batchOf({ input, result, dial, madeWith }: CardSheet): ShiftBatch {
+export function batchOf({ input, result, dial, iced, madeWith }: CardSheet): ShiftBatch {
   const { doseG, brewWaterG, bypassG, iceG, yieldG } = result.rounded;
   const hot = input.serve === "hot";
   return {
@@ -17,8 +17,11 @@ export function batchOf({ input, result, dial, madeWith }: CardSheet): ShiftBatc
     doseG: toGrindG({ doseG, siftLossPct: madeWith.siftLossPct ?? 0 }),
     brewWaterG,
     bypassG,
-    iceG,
+    // A bath's ice is drawn from the same bin, whatever becomes of it.
+    iceG: iceG + (iced?.bath?.iceG ?? 0),
     yieldG,
+    glassIceG: iced?.glass ? iced.glass.iceG * iced.glass.count : 0,
+    glasses: iced?.glass?.count ?? 0,
     rinseG: madeWith.filter === "paper" ? madeWith.rinseG : 0,
     paper: madeWith.filter === "paper",
     brewer: madeWith.brewer,

@@ -25,19 +25,21 @@ import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
 import type { CardSheet } from "#contract/card.ts";
-import { MOST_BATCHES, type ShiftItem, type ShiftKept } from "#contract/shift.ts";
+import { MOST_BATCHES, type ShiftIce, type ShiftItem, type ShiftKept } from "#contract/shift.ts";
 import { shiftTotals } from "#core/shift";
+import { printMass } from "#core/units";
 import { Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { isLocked, useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { cardTitle, listed, printSetting, rightSentence } from "#words/index.ts";
+import { cardTitle, clockWords, listed, printSetting, rightSentence } from "#words/index.ts";
 import { saveShift } from "./actions.ts";
 import { batchOf } from "./batch.ts";
+import { IcePlan } from "./icePlan.tsx";
 import { Totals } from "./totals.tsx";
-import { listFrom, ORDER, versionsOf } from "./versions.ts";
+import { type Day, ICE, listFrom, ORDER, versionsOf } from "./versions.ts";
 
 export interface ShiftCard {
   readonly id: string;
@@ -60,12 +62,13 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
   const router = useRouter();
   const { may, send } = useCounter();
   const mayPlan = may("planShift");
-  const [items, setItems] = useState<readonly ShiftItem[]>(start.items);
+  const [plan, setPlan] = useState<Day>({ items: start.items, ice: start.ice });
+  const { items, ice } = plan;
   const [kept, setKept] = useState<"saved" | "saving" | "unsaved">("saved");
   /** The list as somebody else left it, while ours is not saved over it. */
   const [theirs, setTheirs] = useState<ShiftKept>();
   /** What the server has, as far as this browser knows. */
-  const base = useRef<Pick<ShiftKept, "revision" | "items">>(start);
+  const base = useRef<Day & Pick<ShiftKept, "revision">>(start);
   const queue = useRef(Promise.resolve());
   const waiting = useRef(0);
   const sensors = useSensors(
@@ -74,24 +77,27 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
   );
   const byId = new Map(cards.map((card) => [card.id, card]));
 
-  const store = (list: readonly ShiftItem[]) => {
+  const store = (next: Day) => {
     setKept("saving");
     waiting.current++;
     // One after the other: what was changed last is what is kept.
     queue.current = queue.current.then(async () => {
       const { revision } = base.current;
-      const sent = await send(saveShift({ siteId: bench.site.id, day, revision, items: [...list] }));
+      const sent = await send(
+        saveShift({ siteId: bench.site.id, day, revision, items: [...next.items], ice: next.ice }),
+      );
       waiting.current--;
       const saved = sent.ok && sent.data.theirs === undefined;
-      if (saved) base.current = { revision: sent.data.revision, items: [...list] };
+      if (saved) base.current = { ...next, revision: sent.data.revision };
       else if (sent.ok) setTheirs(sent.data.theirs);
       setKept(!saved ? "unsaved" : waiting.current > 0 ? "saving" : "saved");
     });
   };
-  const change = (list: readonly ShiftItem[]) => {
-    setItems(list);
-    store(list);
+  const changeDay = (next: Day) => {
+    setPlan(next);
+    store(next);
   };
+  const change = (list: readonly ShiftItem[]) => changeDay({ ...plan, items: list });
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
     const at = (id: unknown) => items.findIndex((item) => item.id === id);
@@ -111,7 +117,7 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
     );
   }, [items, cards]);
 
-  const lists = theirs && { base: base.current.items, mine: items, theirs: theirs.items };
+  const lists = theirs && { base: base.current, mine: plan, theirs };
 
   return (
     <div className="mx-auto flex max-w-5xl flex-col gap-3">
@@ -123,7 +129,9 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
           label={(field) =>
             field === ORDER
               ? "the order"
-              : titleOf([...items, ...theirs.items].find(({ id }) => id === field))
+              : field === ICE
+                ? "the day's ice"
+                : titleOf([...items, ...theirs.items].find(({ id }) => id === field))
           }
           show={(field, value) =>
             field === ORDER
@@ -131,15 +139,16 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
                   (value ?? "").split(" ").map((id) => titleOf(items.find((item) => item.id === id))),
                   "then",
                 )
-              : value === undefined
-                ? "not on the list"
-                : `${value} ×`
+              : field === ICE
+                ? iceWords(value)
+                : value === undefined
+                  ? "not on the list"
+                  : `${value} ×`
           }
           onChoose={(chosen) => {
-            const list = listFrom(lists, chosen);
             base.current = theirs;
             setTheirs(undefined);
-            change(list);
+            changeDay(listFrom(lists, chosen));
           }}
           onClose={() => setTheirs(undefined)}
         />
@@ -162,7 +171,7 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
             {KEPT[kept]}
           </span>
           {kept === "unsaved" && (
-            <Button look="main" onClick={() => store(items)}>
+            <Button look="main" onClick={() => store(plan)}>
               Save again
             </Button>
           )}
@@ -214,9 +223,29 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
           </div>
         )}
       </Panel>
-      <Totals totals={totals} bench={bench} />
+      <Totals
+        totals={totals}
+        bench={bench}
+        ice={
+          <IcePlan
+            bench={bench}
+            sources={totals.iceBySource}
+            ice={ice}
+            mayPlan={mayPlan}
+            onIce={(next) => changeDay({ ...plan, ice: next })}
+          />
+        }
+      />
     </div>
   );
+}
+
+/** A day's ice in a line, to be held against another's. */
+function iceWords(value: string | undefined): string {
+  const ice = JSON.parse(value ?? "null") as ShiftIce | null;
+  if (!ice) return "as usual";
+  const aheadG = ice.sources.reduce((sum, source) => sum + source.aheadG, 0);
+  return `${clockWords(ice.fromMin)} to ${clockWords(ice.toMin)}, ${printMass(aheadG)} frozen ahead`;
 }
 
 interface ItemProps {

@@ -1,19 +1,20 @@
 import type { ReactNode } from "react";
-import type { Bench, BenchIce } from "#contract/bench.ts";
+import type { Bench } from "#contract/bench.ts";
 import { cupsFrom } from "#core/sheet";
-import { iceBudget, type ShiftTotals } from "#core/shift";
+import type { ShiftTotals } from "#core/shift";
 import { printNumber } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { iceBudgetSentence } from "#words/index.ts";
 
 interface TotalsProps {
   readonly totals: ShiftTotals;
   readonly bench: Bench;
+  /** The day's ice, where any is drawn. */
+  readonly ice: ReactNode;
 }
 
 /** What the day adds up to, to be weighed out and set ready. */
-export function Totals({ totals, bench }: TotalsProps) {
+export function Totals({ totals, bench, ice }: TotalsProps) {
   const units = useUnits();
   const { coffees, brewWaterG, bypassG, rinseG, preheatG, iceBySource, filtersByBrewer, beverageByProduct } =
     totals;
@@ -53,18 +54,14 @@ export function Totals({ totals, bench }: TotalsProps) {
           <Row name="to rinse papers" value={units.printLiquid(rinseG)} />
           {preheatG > 0 && <Row name="to warm vessels" value={units.printLiquid(preheatG)} />}
           {iceBySource.map(({ name, iceG }) => (
-            <Row
-              key={name}
-              name={`ice from the ${name}`}
-              value={units.printMass(iceG)}
-              note={<IceLeft needG={iceG} source={bench.iceSources.find((each) => each.name === name)} />}
-            />
+            <Row key={name} name={`ice from the ${name}`} value={units.printMass(Math.round(iceG))} />
           ))}
           {filtersByBrewer.map(({ name, count }) => (
             <Row key={name} name={`filters for ${name}`} value={String(count)} />
           ))}
         </dl>
       </Panel>
+      {ice}
       <Panel title="What comes out" className="md:col-span-2 print:col-span-2">
         <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
           {beverageByProduct.map(({ name, serve, beverageG }) => {
@@ -87,31 +84,16 @@ export function Totals({ totals, bench }: TotalsProps) {
   );
 }
 
-/** Whether a day's ice is there: what the bin holds and makes, and what to freeze ahead. */
-function IceLeft({ needG, source }: { readonly needG: number; readonly source: BenchIce | undefined }) {
-  const units = useUnits();
-  const budget = source && iceBudget(needG, source);
-  if (!budget) return null;
-  const { drawnG, spareG } = budget;
-  return (
-    <span className={`text-sm ${spareG < 0 ? "font-semibold text-stop" : "text-quiet"}`}>
-      {iceBudgetSentence({ drawnG, spareG }, units.printMass)}
-    </span>
-  );
-}
-
 interface RowProps {
   readonly name: string;
   readonly value: string;
-  readonly note?: ReactNode;
 }
 
-function Row({ name, value, note }: RowProps) {
+function Row({ name, value }: RowProps) {
   return (
     <div className="contents">
       <dt className="text-quiet">{name}</dt>
       <dd className="text-right font-semibold tabular-nums">{value}</dd>
-      {note && <dd className="col-span-2 empty:hidden">{note}</dd>}
     </div>
   );
 }

@@ -5,7 +5,9 @@ import { printDay } from "#app/times.ts";
 import type { Bench } from "#contract/bench.ts";
 import { Trouble } from "#features/frame/index.ts";
 import { Wall, WallCards, WallLabels, type WallRow, type WallView } from "#features/wall/index.ts";
+import { cupOverIce, icedCupOf } from "#scaling/iced.ts";
 import { queryOf } from "#scaling/link.ts";
+import { chosenOf } from "#scaling/state.ts";
 import { cellCard, type WallCell } from "#scaling/wall.ts";
 import { afterOf } from "#server/cardEffects.ts";
 import { ownUrl, qrOf } from "#server/links.ts";
@@ -133,6 +135,13 @@ function cardsOf(bench: Bench, { plan, cells }: WorkedWall) {
   });
 }
 
+/** What goes into a glass of a wall's iced pot. */
+function glassFor(bench: Bench, state: WallCell["state"]) {
+  const cup = icedCupOf(state.iced, bench);
+  const { ice } = chosenOf(state, bench);
+  return cup && ice ? { volumeMl: cup.volumeMl, ...cupOverIce(cup, ice) } : undefined;
+}
+
 function labelsOf(bench: Bench, { plan, cells }: WorkedWall) {
   return cells.flatMap(({ brewerId, serve, sizeG, state, made }) => {
     if ("failure" in made) return [];
@@ -147,6 +156,7 @@ function labelsOf(bench: Bench, { plan, cells }: WorkedWall) {
         yieldG: made.figures.yieldG,
         cups: made.cups,
         holdMin: vessel?.holdMin ?? null,
+        glass: serve === "iced" ? glassFor(bench, state) : undefined,
       },
     ];
   });

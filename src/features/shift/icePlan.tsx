@@ -1,0 +1,275 @@
+import { type ReactNode, useState } from "react";
+import type { Bench } from "#contract/bench.ts";
+import { type ShiftIce, USUAL_ICE } from "#contract/shift.ts";
+import { type IceBudget, type IceOfSource, iceBudget } from "#core/shift";
+import { parseMass, printNumber } from "#core/units";
+import { Button } from "#ui/button.tsx";
+import { Panel } from "#ui/panel.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { aheadFor, clockWords, iceBudgetSentences, quantitySentence } from "#words/index.ts";
+
+interface IcePlanProps {
+  readonly bench: Bench;
+  readonly sources: readonly IceOfSource[];
+  readonly ice: ShiftIce | null;
+  readonly mayPlan: boolean;
+  readonly onIce: (ice: ShiftIce) => void;
+}
+
+type DayIce = ShiftIce["sources"][number];
+const MIN_PER_H = 60;
+
+/** A day's ice: by server, glass and hour against what its bin holds and makes, and what to freeze ahead. */
+export function IcePlan({ bench, sources, ice, mayPlan, onIce }: IcePlanProps) {
+  const plan = ice ?? USUAL_ICE;
+  if (sources.length === 0) return null;
+  return (
+    <Panel title="Ice for the day" className="md:col-span-2 print:col-span-2">
+      <div className="mb-2 flex flex-wrap items-center gap-3 text-sm print:hidden">
+        <Clock
+          label="iced from"
+          min={plan.fromMin}
+          disabled={!mayPlan}
+          onMin={(fromMin) => fromMin < plan.toMin && onIce({ ...plan, fromMin })}
+        />
+        <Clock
+          label="until"
+          min={plan.toMin}
+          disabled={!mayPlan}
+          onMin={(toMin) => toMin > plan.fromMin && onIce({ ...plan, toMin })}
+        />
+      </div>
+      {sources.map((source) => (
+        <Source key={source.name} bench={bench} source={source} plan={plan} mayPlan={mayPlan} onIce={onIce} />
+      ))}
+      <p className="mt-2 text-quiet text-sm">
+        Batches are counted as spread evenly over these hours. Ice is food: a clean scoop, no hands; a bag for
+        what is frozen ahead, closed and labelled.
+      </p>
+    </Panel>
+  );
+}
+
+interface SourceProps {
+  readonly bench: Bench;
+  readonly source: IceOfSource;
+  readonly plan: ShiftIce;
+  readonly mayPlan: boolean;
+  readonly onIce: (ice: ShiftIce) => void;
+}
+
+function Source({ bench, source, plan, mayPlan, onIce }: SourceProps) {
+  const units = useUnits();
+  const supply = bench.iceSources.find(({ name }) => name === source.name);
+  if (!supply) {
+    return (
+      <p>
+        {source.name || "ice"}: {units.printMass(Math.round(source.iceG))}
+      </p>
+    );
+  }
+  const day: DayIce = plan.sources.find(({ id }) => id === supply.id) ?? {
+    id: supply.id,
+    inBinG: null,
+    aheadG: 0,
+  };
+  const budget = iceBudget({ ...plan, ...day, supply, needs: source.needs });
+  const change = (part: Partial<DayIce>) =>
+    onIce({ ...plan, sources: [...plan.sources.filter(({ id }) => id !== supply.id), { ...day, ...part }] });
+  const whole = (massG: number) => units.printMass(Math.round(massG));
+  return (
+    <section
+      aria-label={`ice from the ${source.name}`}
+      className="border-rim/20 border-t py-2 first:border-0"
+    >
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <h3 className="font-semibold">{source.name}</h3>
+        <Mass
+          label={`in the bin at ${clockWords(plan.fromMin)}`}
+          massG={day.inBinG}
+          usual={supply.storeKg === null ? "not noted" : `full, ${whole(1000 * supply.storeKg)}`}
+          disabled={!mayPlan}
+          onMass={(inBinG) => change({ inBinG })}
+        />
+        <Mass
+          label="frozen ahead"
+          massG={day.aheadG === 0 ? null : day.aheadG}
+          usual="none"
+          disabled={!mayPlan}
+          onMass={(aheadG) => change({ aheadG: aheadG ?? 0 })}
+        />
+      </div>
+      <ul className="text-sm">
+        {source.needs.map(({ batches, serverG, glassesG, glasses }) => (
+          <li key={`${batches} ${serverG} ${glassesG}`}>
+            {batches} × {whole(serverG)} in the server
+            {glasses > 0 && ` and ${whole(glassesG / glasses)} in each of ${printNumber(glasses, 1)} glasses`}
+          </li>
+        ))}
+      </ul>
+      {budget ? (
+        <Budgeted budget={budget} day={day} whole={whole}>
+          {budget.shortG > 0 && mayPlan && (
+            <Button className="print:hidden" onClick={() => change({ aheadG: aheadFor(budget, day.aheadG) })}>
+              Freeze {whole(aheadFor(budget, day.aheadG))} ahead
+            </Button>
+          )}
+        </Budgeted>
+      ) : (
+        <p className="text-quiet text-sm">
+          {whole(source.iceG)} in all. Note on the Bench what this source holds and makes, or what lies in it,
+          and it is held against that.
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface BudgetedProps {
+  readonly budget: IceBudget;
+  readonly day: DayIce;
+  readonly whole: (massG: number) => string;
+  readonly children: ReactNode;
+}
+
+function Budgeted({ budget, day, whole, children }: BudgetedProps) {
+  const { hours, shortG } = budget;
+  return (
+    <>
+      <div className="my-1 flex flex-wrap items-center gap-3">
+        <p
+          role="status"
+          data-testid="ice budget"
+          className={shortG > 0 ? "font-semibold text-stop" : "text-good"}
+        >
+          {iceBudgetSentences(budget, day.aheadG, whole).join(" ")}
+        </p>
+        {children}
+      </div>
+      <section
+        // On a phone it scrolls by itself, and nothing in it can be pressed: the keyboard must reach it.
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: see above
+        tabIndex={0}
+        aria-label="ice, hour by hour"
+        className="overflow-x-auto"
+      >
+        <table className="w-full text-sm tabular-nums">
+          <thead>
+            <tr className="text-left text-quiet">
+              <th className="pr-4 font-normal">hour from</th>
+              {hours.map(({ fromMin }) => (
+                <th key={fromMin} className="pr-4 font-normal">
+                  {clockWords(fromMin)}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {(
+              [
+                ["drawn for these", "needG"],
+                ["made", "madeG"],
+                ["left in the bin", "leftG"],
+                ["short", "shortG"],
+              ] as const
+            ).map(([name, of]) => (
+              <tr key={of}>
+                <th scope="row" className="pr-4 text-left font-normal text-quiet">
+                  {name}
+                </th>
+                {hours.map((hour) => (
+                  <td
+                    key={hour.fromMin}
+                    className={`whitespace-nowrap pr-4 ${of === "shortG" && hour.shortG > 0 ? "font-semibold text-stop" : ""}`}
+                  >
+                    {whole(hour[of])}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+    </>
+  );
+}
+
+interface ClockProps {
+  readonly label: string;
+  readonly min: number;
+  readonly disabled: boolean;
+  readonly onMin: (min: number) => void;
+}
+
+function Clock({ label, min, disabled, onMin }: ClockProps) {
+  return (
+    <label className="flex items-center gap-1.5">
+      <span className="text-quiet">{label}</span>
+      <input
+        type="time"
+        value={clockWords(min)}
+        disabled={disabled}
+        onChange={(event) => {
+          const [hours = "", minutes = ""] = event.target.value.split(":");
+          if (hours && minutes) onMin(Number(hours) * MIN_PER_H + Number(minutes));
+        }}
+        className="min-h-10 rounded-md border-2 border-rim/50 bg-enamel px-2"
+      />
+    </label>
+  );
+}
+
+interface MassProps {
+  readonly label: string;
+  /** Null where nobody said. */
+  readonly massG: number | null;
+  readonly usual: string;
+  readonly disabled: boolean;
+  readonly onMass: (massG: number | null) => void;
+}
+
+/** A mass of ice, typed in place; emptied, it is the usual again. */
+function Mass({ label, massG, usual, disabled, onMass }: MassProps) {
+  const units = useUnits();
+  const [typed, setTyped] = useState<string>();
+  const [trouble, setTrouble] = useState<string>();
+  const commit = () => {
+    if (typed === undefined) return;
+    if (typed.trim() === "") {
+      setTrouble(undefined);
+      setTyped(undefined);
+      onMass(null);
+      return;
+    }
+    const read = parseMass(typed, units.mass);
+    const said = !read.ok
+      ? quantitySentence(read.failure)
+      : read.value < 0
+        ? "There cannot be less than none."
+        : undefined;
+    setTrouble(said);
+    if (!read.ok || said) return;
+    setTyped(undefined);
+    onMass(read.value);
+  };
+  return (
+    <label className="flex flex-wrap items-center gap-1.5 text-sm">
+      <span className="text-quiet">{label}</span>
+      <input
+        value={typed ?? (massG === null ? "" : units.printMass(massG))}
+        placeholder={usual}
+        disabled={disabled}
+        aria-invalid={trouble !== undefined}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => event.key === "Enter" && commit()}
+        className="min-h-10 w-36 rounded-md border-2 border-rim/50 bg-enamel px-2 tabular-nums placeholder:text-quiet aria-invalid:border-stop"
+      />
+      {trouble && (
+        <span role="alert" className="text-stop">
+          {trouble}
+        </span>
+      )}
+    </label>
+  );
+}

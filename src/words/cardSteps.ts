@@ -1,0 +1,115 @@
+import type { CardSheet } from "#contract/card.ts";
+import type { CardIced } from "#contract/iced.ts";
+import { printNumber, printPct, printTime } from "#core/units";
+import type { CardPrinters } from "./card.ts";
+import { GLASS_WORDS } from "./iced.ts";
+import { swirlTime } from "./melting.ts";
+
+/** A card with how it is iced; a card from before that was kept is brewed onto the ice. */
+interface IcedCard {
+  readonly sheet: CardSheet;
+  readonly iced: CardIced | undefined;
+  readonly print: CardPrinters;
+}
+
+const whole = (print: (massG: number) => string, massG: number) => print(Math.round(massG));
+
+/** What is set ready before it brews: the ice where it is wanted, and nothing hot near it yet. */
+export function icedBefore({ sheet, iced, print }: IcedCard): readonly string[] {
+  const { iceG, bypassG } = sheet.result.rounded;
+  const { vessel, iceSource, brewerKind } = sheet.madeWith;
+  const from = iceSource ? ` from the ${iceSource}` : "";
+  const method = iced?.service.method ?? "onIce";
+  const two = iced?.service.servers === 2;
+  const weigh = two
+    ? `Zero the scale under each of two empty ${vessel}s, then weigh ${print.mass(iceG / 2)} of ice${from} into each with a clean scoop.`
+    : `Zero the scale under the empty ${vessel}, then weigh in ${print.mass(iceG)} of ice${from} with a clean scoop.`;
+  switch (method) {
+    case "onIce":
+    case "withWater": {
+      const cold =
+        bypassG > 0 && method === "withWater"
+          ? [`Add ${print.liquid(bypassG)} of cold water to the ice.`]
+          : [];
+      const over =
+        brewerKind === "batch"
+          ? []
+          : iced?.apart && iced.apart.massG >= 1
+            ? ["Set the dripper over a small cup first, away from the ice, and zero the scale."]
+            : ["Set the dripper over the ice and zero the scale."];
+      return [weigh, ...cold, ...over];
+    }
+    case "beside":
+      return [
+        weigh,
+        "Keep the ice away from the steam: brew into another vessel, empty and without its rinse.",
+      ];
+    case "overGlass":
+      return ["Brew into a vessel without ice, empty and without its rinse."];
+    default:
+      return brewerKind === "batch" ? [] : [`Set the dripper on the ${vessel} and zero the scale.`];
+  }
+}
+
+/** A card's bloom, where it is kept apart: what happens between the first pour and the others. */
+export function bloomAside({ iced, print }: Pick<IcedCard, "iced" | "print">): string | undefined {
+  if (!iced?.apart || iced.apart.massG < 1) return undefined;
+  return `When the bloom has dripped (about ${whole(print.mass, iced.apart.massG)}), set that cup aside, and the dripper over the ice.`;
+}
+
+/** What is done when it has brewed, until it is cold. */
+export function icedAfter({ sheet, iced, print }: IcedCard): readonly string[] {
+  const { yieldG, iceG } = sheet.result.rounded;
+  const method = iced?.service.method ?? "onIce";
+  const long = sheet.swirlS === undefined ? "" : `, about ${swirlTime(sheet.swirlS)}`;
+  const weigh = `Weigh it: about ${print.liquid(yieldG)}.`;
+  switch (method) {
+    case "beside":
+      return [`Pour all of it over the ice at once, and swirl until the ice has melted${long}. ${weigh}`];
+    case "overGlass": {
+      const count = iced?.glass?.count ?? 1;
+      return [
+        `Put ${whole(print.mass, iceG / count)} of ice into each of ${printNumber(count, 1)} glasses with a clean scoop, and pour ${whole(print.liquid, (yieldG - iceG) / count)} of the hot coffee over each: glasses that are rated for it.`,
+      ];
+    }
+    case "bath":
+      return iced?.bath
+        ? [
+            `${weigh} Close it.`,
+            `Stand it in ${print.mass(iced.bath.iceG)} of ice and ${whole(print.liquid, iced.bath.waterG)} of water, and turn it for about ${printTime(iced.bath.turnedS)}, until it is at ${print.temp(iced.bath.wantedTempC)}. That ice is not for drinks.`,
+          ]
+        : [weigh];
+    default: {
+      const change =
+        iced?.service.servers === 2 ? ["Change the server over when half of the coffee is through."] : [];
+      const joins = iced?.apart && iced.apart.massG >= 1 ? ["Pour the bloom's cup in last."] : [];
+      return [...change, ...joins, `Swirl until the ice has melted${long}. ${weigh}`];
+    }
+  }
+}
+
+/** How a glass of it is served. */
+export function serveStep({ iced, print }: Pick<IcedCard, "iced" | "print">): string | undefined {
+  if (!iced?.glass || iced.service.method === "overGlass") return undefined;
+  const { coffeeG, iceG, count, tempC, strengthPct } = iced.glass;
+  const { topOffG, topOff, glass } = iced.service;
+  const ice = iceG > 0 ? ` (${whole(print.mass, iceG)} of ice)` : "";
+  const top = topOffG > 0 ? `, topped with ${print.liquid(topOffG)} of ${topOff}` : "";
+  return `Serve ${whole(print.liquid, coffeeG)} a glass ${GLASS_WORDS[glass]}${ice}${top}: ${printNumber(Math.floor(count), 0)} glasses, at the first sip about ${print.temp(Math.round(tempC))} and ${printPct(strengthPct)}.`;
+}
+
+/** All steps of a concentrate: it has no brewer and no bed. */
+export function steepSteps({ sheet, iced, print }: IcedCard): readonly string[] {
+  const { doseG, brewWaterG, bypassG, yieldG } = sheet.result.rounded;
+  const { dial } = sheet;
+  const hours = printNumber(iced?.service.steepH ?? 0, 0);
+  const parts = iced?.steep ? `${printNumber(iced.steep.parts, 2)} of cold water to each part of it, ` : "";
+  return [
+    `A day ahead: grind ${print.mass(doseG)} coarse${dial ? `, ${dial.grinder} ${printNumber(dial.setting, 1)}` : ""}.`,
+    `Pour ${print.liquid(brewWaterG)} of cold water on it in a clean vessel with a lid, and stir once, until all of it is wet.`,
+    `Cover it, write made and throw-away times on it, and leave it cold for ${hours} hours.`,
+    `Drain it through a clean filter; do not press it. It gives about ${whole(print.liquid, yieldG - bypassG)}.`,
+    `When it is served: ${parts}${print.liquid(bypassG)} for all of it, which makes ${whole(print.liquid, yieldG)}.`,
+    "Taste it thinned.",
+  ];
+}
