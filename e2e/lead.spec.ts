@@ -54,12 +54,13 @@ test("a lead scales one cup to a pot and an iced server, and plans tomorrow with
   const main = page.getByRole("main");
   await expect(main).toContainText(`${"1\u202f704"} g`);
   await expect(main).toContainText("and 12 g purged when the dial changes");
-  // 6 × (8 + 0.976 × 3100) + 3 × (8 + 0.976 × 1700); 9 × 300; 6 × a fifth of 3100; 3 × 1100.
+  // 6 × (8 + 0.976 × 3100) + 3 × (8 + 0.976 × 1700); 9 × 300; 6 × a fifth of 3100; 3 × (1100 in the server,
+  // and 130 ml × 0.58 in each of 2377 / 220 glasses).
   for (const [name, value] of [
     ["brew water", "23\u202f203 g"],
     ["to rinse papers", "2\u202f700 g"],
     ["to warm vessels", "3\u202f720 g"],
-    ["ice from the bin machine", "3\u202f300 g"],
+    ["ice from the bin machine", "5\u202f744 g"],
     ["filters for Fulmar", "9"],
   ] as const) {
     await expect(main.locator("dt", { hasText: name }).locator("+ dd")).toHaveText(value);

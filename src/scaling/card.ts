@@ -6,6 +6,7 @@ import type { IcedSheet } from "#core/iced";
 import type { First } from "#core/outlook";
 import type { SheetResult } from "#core/sheet";
 import { cardIcedOf } from "./cardIced.ts";
+import { steepGrind } from "./coupling.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { guessesOf } from "./guesses.ts";
 import { bloomedPours } from "./iced.ts";
@@ -48,8 +49,10 @@ export function cardOf(
   const { recipe, brewer, vessel, grinder, coffee, ice } = chosen;
   const { rule, translated } = grindAnswer(chosen, sheet.rounded.doseG, state.serve, bench.settings.rule);
   const known = { source: translated, rule, contact: undefined, extraction: undefined, learned: undefined };
-  const setting =
-    told?.setting ?? (typeof state.grind === "number" ? state.grind : known[state.grind]?.setting);
+  const steeped = state.serve === "iced" && state.iced.method === "steep";
+  const setting = steeped
+    ? steepGrind(state, bench).setting
+    : (told?.setting ?? (typeof state.grind === "number" ? state.grind : known[state.grind]?.setting));
   const pours = poursFor(state, chosen, sheet, told?.stretch);
   const melting = meltingOf(state, bench, sheet, {
     brewTimeS: told?.figures?.brewTimeS,
@@ -63,7 +66,7 @@ export function cardOf(
         grinder: grinder.name,
         setting,
         ...bracketAround(setting, grinder),
-        by: typeof state.grind === "number" ? ("hand" as const) : state.grind,
+        by: typeof state.grind === "number" || steeped ? ("hand" as const) : state.grind,
       },
     }),
     ...(told?.figures && { forecast: told.figures }),

@@ -1,6 +1,6 @@
 import type { Bench } from "#contract/bench.ts";
 import type { SteepInput } from "#core/brew";
-import { fitCurve, TEXTURE_UM, umAt } from "#core/grind";
+import { fitCurve, onDial, settingAt, TEXTURE_UM, umAt } from "#core/grind";
 import { type CoupleAsked, extractionFor, type IcedFailure, type IcedSheet } from "#core/iced";
 import type { Result } from "#core/result";
 import { askingOf } from "./asking.ts";
@@ -9,6 +9,8 @@ import { sheetInputOf, solveState } from "./solved.ts";
 import { chosenOf, type ScaleState } from "./state.ts";
 
 const S_PER_H = 3600;
+/** Coarse, so that it drains clear: a texture that a hand knows. */
+const STEEP_UM = TEXTURE_UM["coarse sea salt"];
 /** A concentrate's extraction does not hang on its size. */
 const STEEPED_G = 100;
 
@@ -34,16 +36,26 @@ export function coupleAsked(
   return { by: "bed", iced, asking: asked.asking };
 }
 
+/** What a concentrate is ground to, and where that lies on the dial, where it is known what that grinds. */
+export function steepGrind(
+  state: ScaleState,
+  bench: Bench,
+): { readonly um: number; readonly setting?: number } {
+  const { grinder } = chosenOf(state, bench);
+  const curve = fitCurve(grinder.curve);
+  if (!curve.ok) return { um: STEEP_UM };
+  const setting =
+    typeof state.grind === "number" ? state.grind : onDial(settingAt(curve.value, STEEP_UM), grinder).setting;
+  return { um: umAt(curve.value, setting), setting };
+}
+
 /** A concentrate as it steeps: coarse unless somebody set the dial, stirred once, drained in the end. */
 function steepOf(state: ScaleState, bench: Bench): SteepInput {
-  const { grinder } = chosenOf(state, bench);
   const { coldWaterC } = bench.settings;
-  const curve = fitCurve(grinder.curve);
-  const byHand = typeof state.grind === "number" && curve.ok ? umAt(curve.value, state.grind) : undefined;
   return {
     doseG: STEEPED_G,
     waterG: state.iced.steepRatio * STEEPED_G,
-    grindUm: byHand ?? TEXTURE_UM["coarse sea salt"],
+    grindUm: steepGrind(state, bench).um,
     waterTempC: coldWaterC,
     steepS: state.iced.steepH * S_PER_H,
     stirred: false,

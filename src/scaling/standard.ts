@@ -103,6 +103,8 @@ export function settled(
   recipe: BenchRecipe,
   { bench, batchId, grinderId }: Settling,
 ): Result<Remade, RemakeFailure> | undefined {
+  // A logged batch does not tell these apart from one that was brewed onto its ice: no approval speaks of them.
+  if (card.iced && card.iced.service.method !== "onIce") return undefined;
   const place = placeOfCard(card);
   const here = standardAt(bench.standards, place);
   const { standard, madeWith, dial } = card;

@@ -78,11 +78,12 @@ export const GLASS_WORDS: { readonly [service in GlassService]: string } = {
   shaken: "shaken, with its ice",
 };
 
-export const PLACE_WORDS = { server: "in the server", glass: "in the glass, first sip" } as const;
+/** Where a figure is said; in the glass it is that of the first sip. */
+export const PLACE_WORDS = { server: "server", glass: "glass" } as const;
 export const GLASS_PIN_WORDS: { readonly [pin in GlassPin]: string } = {
-  totalRatio: "ratio, all in the glass",
-  strengthPct: "strength in the glass",
-  finalTempC: "in the glass",
+  totalRatio: "ratio, all of it",
+  strengthPct: "strength",
+  finalTempC: "first sip",
 };
 
 export const FAULT_WORDS: { readonly [fault in IcedFault]: string } = {

@@ -14,6 +14,8 @@ interface BathPanelProps {
   readonly state: ScaleState;
   readonly bench: Bench;
   readonly sheet: IcedSheet;
+  /** As it was picked just now: a tap is answered at once. */
+  readonly iced: IcedService;
   readonly onIced: (change: Partial<IcedService>) => void;
 }
 
@@ -22,7 +24,7 @@ const X = { title: "minutes in the bath" };
 const Y = { title: "coffee, °C" };
 
 /** The closed vessel in its bath: how much ice it takes, and how many minutes. */
-export function BathPanel({ state, bench, sheet, onIced }: BathPanelProps) {
+export function BathPanel({ state, bench, sheet, iced, onIced }: BathPanelProps) {
   const units = useUnits();
   const bath = useMemo(() => bathOf(state, bench, sheet.rounded), [state, bench, sheet]);
   const series = useMemo(() => (bath ? seriesOf(bath) : []), [bath]);
@@ -35,11 +37,11 @@ export function BathPanel({ state, bench, sheet, onIced }: BathPanelProps) {
         <IcedField
           name="bathTempC"
           label="down to, °C"
-          state={state}
+          iced={iced}
           onIced={onIced}
           usual={bench.settings.icedTempC}
         />
-        <IcedField name="bathIceG" label="ice in the bath, g" state={state} onIced={onIced} usual={iceG} />
+        <IcedField name="bathIceG" label="ice in the bath, g" iced={iced} onIced={onIced} usual={iceG} />
       </div>
       <p data-testid="bath">
         {turned.ok

@@ -50,6 +50,7 @@ interface BelowProps {
   /** As it was picked just now: a tap is answered at once, whatever is still worked out. */
   readonly grind: GrindPick;
   readonly onGrind: (grind: GrindPick) => void;
+  readonly iced: IcedService;
   readonly onIce: (id: string) => void;
   /** Takes over what is proposed here, as one step that is undone as one. */
   readonly onTake: (to: (state: ScaleState) => ScaleState, said: string) => void;
@@ -71,7 +72,7 @@ const RATIOS = Array.from(
 
 /** Below the ribbon: what the forecast makes of the sheet. */
 export const Below = memo(function Below(props: BelowProps) {
-  const { bench, state, sheet, grind, onGrind, onIce, onTake, onTold, onChange, extraction } = props;
+  const { bench, state, sheet, grind, iced, onGrind, onIce, onTake, onTold, onChange, extraction } = props;
   const chosen = chosenOf(state, bench);
   const { grinder, brewer, recipe, ice } = chosen;
   const { rounded } = sheet;
@@ -108,7 +109,10 @@ export const Below = memo(function Below(props: BelowProps) {
     [recipe, grinder, brewer, chosen.coffee, doseG, serve, rule],
   );
   const place = { coffeeId: state.coffee, brewerId: brewer.id, serve, sizeG: rounded.yieldG };
-  const standard = standardAt(bench.standards, place);
+  // A logged batch does not tell other ways apart from one that was brewed onto its ice.
+  const standard =
+    serve === "iced" && state.iced.method !== "onIce" ? undefined : standardAt(bench.standards, place);
+  const steeped = serve === "iced" && state.iced.method === "steep";
   const onIced = useCallback(
     (part: Partial<IcedService>) => onChange((now) => ({ ...now, iced: { ...now.iced, ...part } })),
     [onChange],
@@ -169,6 +173,7 @@ export const Below = memo(function Below(props: BelowProps) {
           outlook={picked?.ok ? picked.value.checks : undefined}
           mends={study && study.of === first ? study.mends : undefined}
           onMend={takeMend}
+          steeped={steeped}
           {...(serve === "iced" && {
             server: <ServerMends state={state} bench={bench} sheet={sheet} onTake={takeServer} />,
           })}
@@ -176,7 +181,7 @@ export const Below = memo(function Below(props: BelowProps) {
         {picked?.ok && brewer.basket && <BasketPanel basket={brewer.basket} outlook={picked.value} />}
       </div>
       <div className="flex min-w-0 flex-col gap-3 lg:col-span-8">
-        {trouble && (
+        {trouble && !steeped && (
           <p aria-live="polite" className="rounded-panel border-2 border-due bg-enamel p-3 text-sm">
             {trouble}
           </p>
@@ -189,17 +194,19 @@ export const Below = memo(function Below(props: BelowProps) {
             </Button>
           </p>
         )}
-        <DialLadder
-          grinder={grinder}
-          answer={answer}
-          first={first}
-          pick={grind}
-          onPick={onGrind}
-          bench={bench}
-          coffeeId={chosen.coffee.id}
-          standard={standard}
-          onStandard={takeStandard}
-        />
+        {!steeped && (
+          <DialLadder
+            grinder={grinder}
+            answer={answer}
+            first={first}
+            pick={grind}
+            onPick={onGrind}
+            bench={bench}
+            coffeeId={chosen.coffee.id}
+            standard={standard}
+            onStandard={takeStandard}
+          />
+        )}
         {callsForMore(sheet.checks, suggested, failure !== undefined) && (
           <BiggerPanel
             state={state}
@@ -212,9 +219,16 @@ export const Below = memo(function Below(props: BelowProps) {
         )}
         {serve === "iced" && (
           <>
-            <PoursPanel state={state} bench={bench} sheet={sheet} stretch={first?.stretch} onIced={onIced} />
+            <PoursPanel
+              state={state}
+              bench={bench}
+              sheet={sheet}
+              stretch={first?.stretch}
+              iced={iced}
+              onIced={onIced}
+            />
             {state.iced.method === "bath" && (
-              <BathPanel state={state} bench={bench} sheet={sheet} onIced={onIced} />
+              <BathPanel state={state} bench={bench} sheet={sheet} iced={iced} onIced={onIced} />
             )}
             {state.iced.method === "steep" && <SteepPanel state={state} bench={bench} sheet={sheet} />}
             {state.iced.method !== "overGlass" && (
@@ -225,7 +239,7 @@ export const Below = memo(function Below(props: BelowProps) {
                 brewTimeS={picked?.ok ? picked.value.brew.brewTimeS : undefined}
               />
             )}
-            <GlassPanel state={state} bench={bench} sheet={sheet} onIced={onIced} />
+            <GlassPanel state={state} bench={bench} sheet={sheet} iced={iced} onIced={onIced} />
             {icedInput && "asking" in asked && first && !withoutIce(state) && (
               <TastePanel
                 iced={icedInput}

@@ -57,6 +57,8 @@ interface ChecksProps {
   /** Undefined while they are worked out. */
   readonly mends: readonly Mend[] | undefined;
   readonly onMend: (mend: Mend) => void;
+  /** It lies in its water: there is no brewer and no bed. */
+  readonly steeped?: boolean;
   /** What would make it fit its server, as lines of the list. */
   readonly server?: ReactNode;
 }
@@ -65,7 +67,17 @@ interface ChecksProps {
 const FORECAST_TOO: readonly CheckCode[] = ["strengthOutsideWindow", "extractionOutsideWindow"];
 
 /** What stands against brewing it, and what speaks for it. */
-export function Checks({ bench, checks, chosen, figures, outlook, mends, onMend, server }: ChecksProps) {
+export function Checks({
+  bench,
+  checks,
+  chosen,
+  figures,
+  outlook,
+  mends,
+  onMend,
+  server,
+  steeped = false,
+}: ChecksProps) {
   const units = useUnits();
   const { brewer, coffee, grinder } = chosen;
   const { doseG, brewWaterG, bypassG } = figures;
@@ -112,14 +124,14 @@ export function Checks({ bench, checks, chosen, figures, outlook, mends, onMend,
         {outlook && outlook.length === 0 && (
           <Line severity="good">As forecast it stays on the paper, in its time, and in the window.</Line>
         )}
-        {water.cappedBy && (
+        {water.cappedBy && !steeped && (
           <Line severity="note">{`${
             water.cappedBy === "boiling"
               ? `Water boils at ${units.printTemp(water.tempC)} at ${bench.site.name}`
               : `${brewer.name} gives ${units.printTemp(water.tempC)} at its spray head`
           }: the recipe's ${units.printTemp(chosen.recipe.waterTempC)} cannot be reached.`}</Line>
         )}
-        {brewer.bypassMaxPct !== null && bypassPct > brewer.bypassMaxPct && (
+        {brewer.bypassMaxPct !== null && !steeped && bypassPct > brewer.bypassMaxPct && (
           <Line severity="warn">{`${printPct(bypassPct, { decimals: 0 })} of the hot water goes round the bed; ${brewer.name} does ${printPct(brewer.bypassMaxPct, { decimals: 0 })} at most.`}</Line>
         )}
         {guessesOf(chosen).map((guessed) => (
@@ -127,10 +139,10 @@ export function Checks({ bench, checks, chosen, figures, outlook, mends, onMend,
             {typicalSentence(guessed)}
           </Line>
         ))}
-        {!codes.includes("doseOverBasket") && (
+        {!codes.includes("doseOverBasket") && !steeped && (
           <Line severity="good">{`The dose fits the basket, ${units.printMass(brewer.doseMaxG - doseG)} to spare.`}</Line>
         )}
-        {depth?.ok && !codes.includes("bedOutsideWindow") && (
+        {depth?.ok && !steeped && !codes.includes("bedOutsideWindow") && (
           <Line severity="good">
             {brewer.bedDepthMinMm === null
               ? `The bed is ${printNumber(depth.value, 0)} mm deep.`

@@ -15,18 +15,20 @@ interface GlassPanelProps {
   readonly state: ScaleState;
   readonly bench: Bench;
   readonly sheet: IcedSheet;
+  /** As it was picked just now: a tap is answered at once. */
+  readonly iced: IcedService;
   readonly onIced: (change: Partial<IcedService>) => void;
 }
 
 /** The drink in the glass: by the way it is served, its strength and temperature from the first sip on. One way is picked. */
-export function GlassPanel({ state, bench, sheet, onIced }: GlassPanelProps) {
+export function GlassPanel({ state, bench, sheet, iced, onIced }: GlassPanelProps) {
   const units = useUnits();
   const cups = bench.cups.filter(({ serve }) => serve === "iced");
   const cup = icedCupOf(state.iced, bench);
   const glasses = useMemo(() => glassesOf(state, bench, sheet), [state, bench, sheet]);
   if (!cup || !glasses) return null;
   const [low, high] = bench.settings.window.strengthPct;
-  const { topOff, glass } = state.iced;
+  const { topOff, glass } = iced;
   return (
     <Panel
       title="In the glass"
@@ -100,7 +102,7 @@ export function GlassPanel({ state, bench, sheet, onIced }: GlassPanelProps) {
         </table>
       </section>
       <div className="mt-2 flex flex-wrap items-center gap-3">
-        <IcedField name="topOffG" label="topped with, g" state={state} onIced={onIced} />
+        <IcedField name="topOffG" label="topped with, g" iced={iced} onIced={onIced} />
         <Choice
           label="of"
           value={topOff}

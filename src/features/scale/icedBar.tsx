@@ -83,8 +83,8 @@ export function IcedBar({ state, bench, apart, onMethod, onSchool, onIced }: Ice
         )}
         {method === "steep" && (
           <>
-            <IcedField name="steepRatio" label="water to coffee" state={state} onIced={onIced} />
-            <IcedField name="steepH" label="steeps, hours" state={state} onIced={onIced} />
+            <IcedField name="steepRatio" label="water to coffee" iced={iced} onIced={onIced} />
+            <IcedField name="steepH" label="steeps, hours" iced={iced} onIced={onIced} />
           </>
         )}
       </div>

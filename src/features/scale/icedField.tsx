@@ -1,21 +1,20 @@
 import { useState } from "react";
 import { ICED_RANGES, type IcedFigure, type IcedService } from "#core/iced";
 import { parseNumber, printNumber } from "#core/units";
-import type { ScaleState } from "#scaling/state.ts";
 import { quantitySentence } from "#words/index.ts";
 
 interface IcedFieldProps {
   readonly name: IcedFigure;
   readonly label: string;
-  readonly state: ScaleState;
+  readonly iced: IcedService;
   readonly onIced: (change: Partial<IcedService>) => void;
   /** Shown where the figure is null: what counts then. */
   readonly usual?: number | undefined;
 }
 
 /** A figure of the service, typed in place; it is taken when the field is left, and refused with a sentence. */
-export function IcedField({ name, label, state, onIced, usual }: IcedFieldProps) {
-  const value = state.iced[name];
+export function IcedField({ name, label, iced, onIced, usual }: IcedFieldProps) {
+  const value = iced[name];
   const [typed, setTyped] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
   const [least, most] = ICED_RANGES[name];

@@ -103,6 +103,16 @@ export function Plate({
             {text}
           </button>
           {aside && <span className="whitespace-nowrap text-quiet text-sm">{aside}</span>}
+          {place && (
+            <button
+              type="button"
+              aria-label={`${label} is said of the ${place.now}: say it of the ${place.now === "server" ? "glass" : "server"}`}
+              onClick={place.onTurn}
+              className={`ml-auto min-h-6 self-center rounded border px-1 text-xs ${place.now === "glass" ? "border-ice bg-ice font-semibold text-enamel" : "border-rim/50 hover:bg-rim/10"}`}
+            >
+              {PLACE_WORDS[place.now]}
+            </button>
+          )}
         </div>
       ) : (
         <input
@@ -118,16 +128,6 @@ export function Plate({
           onKeyDown={onFieldKey}
           className="w-36 rounded border-2 border-rim bg-enamel px-1 font-bold font-display text-xl tabular-nums"
         />
-      )}
-      {place && (
-        <button
-          type="button"
-          aria-label={`${label} is said of the ${place.now}: say it of the ${place.now === "server" ? "glass" : "server"}`}
-          onClick={place.onTurn}
-          className={`min-h-6 text-sm underline decoration-dotted underline-offset-2 ${place.now === "glass" ? "font-semibold text-ice" : "text-quiet"}`}
-        >
-          {PLACE_WORDS[place.now]}
-        </button>
       )}
       {trouble && (
         <p id={`${id}-trouble`} role="alert" className="mt-1 max-w-56 text-sm text-stop">

@@ -15,15 +15,19 @@ interface PoursPanelProps {
   readonly sheet: IcedSheet;
   /** By the forecast; undefined while there is none. */
   readonly stretch: number | undefined;
+  /** As it was picked just now: a tap is answered at once. */
+  readonly iced: IcedService;
   readonly onIced: (change: Partial<IcedService>) => void;
 }
 
 /** Little water wets a bed evenly only where much of it is bloom: so many times the dose, and no more than so much of it all. */
 const LARGE_BLOOM = 3;
 const MOST_BLOOM_SHARE = 0.4;
+/** Less of a difference than this, in doses, nobody pours. */
+const LEAST_MORE = 0.25;
 
 /** A hand's pours recut to the smaller water, in the recipe's own rhythm, and a bloom that suits it. */
-export function PoursPanel({ state, bench, sheet, stretch, onIced }: PoursPanelProps) {
+export function PoursPanel({ state, bench, sheet, stretch, iced, onIced }: PoursPanelProps) {
   const units = useUnits();
   const chosen = chosenOf(state, bench);
   const pours = poursFor(state, chosen, sheet, stretch);
@@ -31,7 +35,9 @@ export function PoursPanel({ state, bench, sheet, stretch, onIced }: PoursPanelP
   const { doseG, brewWaterG } = sheet.rounded;
   const times = bloomPerDose(chosen, state.iced);
   const suits =
-    times !== undefined && times < LARGE_BLOOM && LARGE_BLOOM * doseG <= MOST_BLOOM_SHARE * brewWaterG;
+    times !== undefined &&
+    times <= LARGE_BLOOM - LEAST_MORE &&
+    LARGE_BLOOM * doseG <= MOST_BLOOM_SHARE * brewWaterG;
   return (
     <Panel title="Bloom and pours, recut">
       <ol className="flex flex-wrap gap-x-6 gap-y-1 tabular-nums">
@@ -54,7 +60,7 @@ export function PoursPanel({ state, bench, sheet, stretch, onIced }: PoursPanelP
           <IcedField
             name="bloomTimes"
             label="bloom, times the dose"
-            state={state}
+            iced={iced}
             onIced={onIced}
             usual={bloomPerDose(chosen, { ...state.iced, bloomTimes: null }) ?? times}
           />

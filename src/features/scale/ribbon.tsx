@@ -29,13 +29,15 @@ interface RibbonProps {
   readonly onFree: (name: FigureName) => string | undefined;
   readonly extraction: Extraction;
   readonly cups: Bench["cups"];
-  /** Servers that it is shared over. */
-  readonly servers: number;
   /** What a glass takes of it, where the sheet is iced. */
   readonly glass: { readonly volumeMl: number; readonly coffeeG: number } | undefined;
   /** What is said of the glass; undefined where nothing can be. */
   readonly inGlass: readonly GlassPin[] | undefined;
   readonly onTurn: (name: GlassPin) => void;
+  /** No ice goes into it. */
+  readonly withoutIce: boolean;
+  /** A concentrate. */
+  readonly steeped: boolean;
   /** What the forecast says, once it does. */
   readonly board: ToldBoard;
 }
@@ -68,15 +70,30 @@ const ICED: readonly FigureName[] = [
   "strengthPct",
 ];
 
+/** Of the glasses that a drink is poured into hot, what is filled. */
+const USUAL_FILL_SHARE = 0.95;
+/** What a concentrate calls its water. */
+const STEEP_FIGURE_WORDS: { readonly [name in FigureName]?: string } = {
+  brewWaterG: "cold water",
+  bypassG: "thinned with",
+  brewRatio: "ratio, when thinned",
+  yieldG: "drinks in all",
+};
+
 /** The solved sheet as one drawing, with every figure where its mass is. */
 export function Ribbon(props: RibbonProps) {
   const { sheet, chosen, serve, shown, onShow, pinned, nudgeOf, onPin, onFree, extraction, cups, board } =
     props;
-  const { servers, glass, inGlass, onTurn } = props;
+  const { glass, inGlass, onTurn, withoutIce, steeped } = props;
   const units = useUnits();
   const figures = sheet[shown];
-  const names = serve === "hot" ? HOT : ICED;
-  const { brewer, vessel, coffee } = chosen;
+  const names = serve === "hot" || withoutIce ? HOT : ICED;
+  const { vessel, coffee } = chosen;
+  // What lies in its water has no brewer.
+  const brewer = steeped ? { ...chosen.brewer, basket: null } : chosen.brewer;
+  const { retentionGPerG } = sheet.asked;
+  // Glasses or two servers may be its vessel; a concentrate has none that it must fill.
+  const { brimG, workingG = USUAL_FILL_SHARE * brimG } = sheet.asked.vessel ?? vessel;
   // The plates ask when they are opened, and then of the sheet as it stands.
   const asked = useRef({ exact: sheet.exact, rounded: sheet.rounded, chosen, extraction });
   useEffect(() => {
@@ -89,11 +106,11 @@ export function Ribbon(props: RibbonProps) {
       <div className="relative overflow-hidden rounded-lg">
         <Drawing
           figures={sheet.rounded}
-          retentionGPerG={brewer.retentionGPerG}
+          retentionGPerG={retentionGPerG}
           basket={brewer.basket}
           densityGPerMl={coffee.densityGPerMl}
-          brimG={servers * vessel.brimG}
-          workingG={servers * vessel.workingG}
+          brimG={brimG}
+          workingG={workingG}
           iced={iced}
         />
         <div className="@max-wide:grid @max-wide:grid-cols-2 @max-wide:gap-2 @max-wide:p-2">
@@ -107,7 +124,9 @@ export function Ribbon(props: RibbonProps) {
             return (
               <Plate
                 key={name}
-                label={ofGlass ? GLASS_PIN_WORDS[glassPin] : kind.label}
+                label={
+                  ofGlass ? GLASS_PIN_WORDS[glassPin] : (steeped && STEEP_FIGURE_WORDS[name]) || kind.label
+                }
                 text={kind.print(value, units)}
                 pinned={pin !== undefined}
                 onType={(text) => {
@@ -131,7 +150,7 @@ export function Ribbon(props: RibbonProps) {
               />
             );
           })}
-          {sheet.rounded.settingG !== undefined && (
+          {sheet.rounded.settingG !== undefined && !steeped && (
             <Plate
               label={`set ${brewer.name} to`}
               text={printSetting(sheet.rounded.settingG)}
@@ -167,21 +186,21 @@ export function Ribbon(props: RibbonProps) {
           <p className="text-quiet text-sm @wide:absolute @wide:bottom-[3%] @wide:left-[24%]">
             the bed keeps{" "}
             <strong className="font-display text-base text-ink tabular-nums">
-              {units.printLiquid(brewer.retentionGPerG * sheet.rounded.doseG)}
+              {units.printLiquid(retentionGPerG * sheet.rounded.doseG)}
             </strong>
             <br />
-            {printNumber(brewer.retentionGPerG, 2)} g per g
+            {printNumber(retentionGPerG, 2)} g per g
           </p>
           <Foretold board={board} />
           <div className="text-sm @wide:absolute @wide:right-[1.3%] @wide:bottom-[3%] @wide:w-[15.5%]">
-            <p>
-              <strong className="font-display text-base tabular-nums">
-                {printNumber((100 * figures.yieldG) / (servers * vessel.workingG), 0)} %
-              </strong>{" "}
-              <span className="text-quiet">
-                of {servers === 1 ? "its" : "their"} {units.printLiquid(servers * vessel.workingG)} fill
-              </span>
-            </p>
+            {sheet.asked.vessel && (
+              <p>
+                <strong className="font-display text-base tabular-nums">
+                  {printNumber((100 * figures.yieldG) / workingG, 0)} %
+                </strong>{" "}
+                <span className="text-quiet">of {units.printLiquid(Math.round(workingG))} fill</span>
+              </p>
+            )}
             {glass ? (
               <Plate
                 label={`glasses of ${glass.volumeMl} ml`}

@@ -13,7 +13,7 @@ import { isCoupled } from "#scaling/coupling.ts";
 import { cupOverIce, icedCupOf } from "#scaling/iced.ts";
 import { inRange, mostOf, queryOf } from "#scaling/link.ts";
 import { turned } from "#scaling/placed.ts";
-import { methodAs, schooled } from "#scaling/service.ts";
+import { methodAs, schooled, withoutIce } from "#scaling/service.ts";
 import { extractionOf, pinOn, solveState } from "#scaling/solved.ts";
 import {
   chosenOf,
@@ -217,13 +217,14 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             onPin={pin}
             onFree={free}
             extraction={extraction}
-            servers={iced ? state.iced.servers : 1}
             glass={
               iced && cup && chosen.ice
                 ? { volumeMl: cup.volumeMl, coffeeG: cupOverIce(cup, chosen.ice).coffeeG }
                 : undefined
             }
             inGlass={iced && sheet.inGlass ? state.iced.inGlass : undefined}
+            withoutIce={withoutIce(state)}
+            steeped={iced && state.iced.method === "steep"}
             onTurn={(name) => set(turned(name, state, sheet))}
             cups={bench.cups.filter(({ serve }) => serve === state.serve)}
             board={board}
@@ -232,6 +233,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             bench={bench}
             {...below}
             grind={state.grind}
+            iced={state.iced}
             onGrind={pickGrind}
             onIce={pickIce}
             onTake={take}

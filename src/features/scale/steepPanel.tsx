@@ -2,7 +2,8 @@ import type { Bench } from "#contract/bench.ts";
 import type { IcedSheet } from "#core/iced";
 import { printNumber, printPct } from "#core/units";
 import { cardIcedOf } from "#scaling/cardIced.ts";
-import type { ScaleState } from "#scaling/state.ts";
+import { steepGrind } from "#scaling/coupling.ts";
+import { chosenOf, type ScaleState } from "#scaling/state.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 
@@ -19,13 +20,17 @@ export function SteepPanel({ state, bench, sheet }: SteepPanelProps) {
   if (!steep) return null;
   const { doseG, brewWaterG, bypassG } = sheet.rounded;
   const slurryG = doseG + brewWaterG;
+  const { setting } = steepGrind(state, bench);
+  const { grinder } = chosenOf(state, bench);
   return (
     <Panel title="The concentrate">
       <p data-testid="steep">
-        {units.printMass(doseG)} of coarse coffee in {units.printLiquid(brewWaterG)} of cold water for{" "}
-        {printNumber(state.iced.steepH, 0)} hours: begin it the day before. It gives{" "}
-        {units.printLiquid(Math.round(steep.concentrateG))} at {printPct(steep.concentratePct)}, and each part
-        takes {printNumber(steep.parts, 2)} of water, {units.printLiquid(Math.round(bypassG))} in all.
+        {units.printMass(doseG)} of coarse coffee
+        {setting !== undefined && ` (${grinder.name} about ${printNumber(setting, 1)})`} in{" "}
+        {units.printLiquid(brewWaterG)} of cold water for {printNumber(state.iced.steepH, 0)} hours: begin it
+        the day before. It gives {units.printLiquid(Math.round(steep.concentrateG))} at{" "}
+        {printPct(steep.concentratePct)}, and each part takes {printNumber(steep.parts, 2)} of water,{" "}
+        {units.printLiquid(Math.round(bypassG))} in all.
       </p>
       <p className="mt-1 text-sm">
         Grounds and water together are about {units.printLiquid(Math.round(slurryG))}: use a closed vessel
