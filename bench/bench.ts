@@ -5,13 +5,15 @@ import { Bench } from "tinybench";
 import type { Bench as House } from "#contract/bench.ts";
 import { type BrewInput, forecastBrew, forecastRange } from "#core/brew";
 import { fitCurve, sameExtraction } from "#core/grind";
-import { melt } from "#core/ice";
+import { glassCurve, melt, meltCurve } from "#core/ice";
+import { coupled } from "#core/iced";
 import { type LearnInput, learnDial } from "#core/learn";
 import { type GroundDial, type Plan, sweepDial } from "#core/outlook";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
 import { exactSheet, type SheetInput, solveSheet } from "#core/sheet";
 import { wallCells, wallPlan } from "#scaling/wall.ts";
+import { ASKING, GLASS, icedBy } from "#tests/iced.ts";
 import { BENCH as PIER } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
 
@@ -35,6 +37,18 @@ const ICED: SheetInput = {
   },
   window: { ratio: [15, 17], strengthPct: [1.2, 1.45] },
 };
+const MELTING = {
+  ...HEAT,
+  hotG: 1300,
+  hotTempC: 78,
+  iceG: 1100,
+  strengthPct: 2.3,
+  pieceMm: 22,
+  arrivesS: 235,
+  stirring: "swirled" as const,
+  iceHeapGPerMl: 0.58,
+};
+const IN_GLASS = { ...GLASS, coffeeTempC: 8, strengthPct: 1.25 };
 const MELT = { hotG: 1300, hotTempC: 78, iceG: 1100, ...HEAT, strengthPct: 2.3 };
 
 /** 70 g and 1.2 l in four and a half minutes: the brew that the model is anchored to. */
@@ -136,6 +150,9 @@ async function core(): Promise<readonly Row[]> {
     "range of a forecast, 200 samples": 120,
     "learned dial, 2,000 approved batches": 20,
     "wall chart of 60 cells": 400,
+    "iced sheet solved with its forecast, said of the glass": 25,
+    "melt curve of a server": 3,
+    "glass curve to a quarter of an hour": 1,
   };
   bench.add("sheet, solved exactly", () => exactSheet(ICED));
   bench.add("sheet, solved, rounded and checked", () => solveSheet(ICED));
@@ -149,6 +166,15 @@ async function core(): Promise<readonly Row[]> {
   bench.add("range of a forecast, 200 samples", () => forecastRange(BREW, SPREAD, seeded(1)));
   bench.add("learned dial, 2,000 approved batches", () => learnDial(LEARNING));
   bench.add("wall chart of 60 cells", () => wallCells(WALL, WALL_PLAN));
+  const byStrength = icedBy(
+    { yieldG: 2400, strengthPct: 1.25, finalTempC: 5 },
+    { glass: GLASS, inGlass: ["strengthPct", "finalTempC"] },
+  );
+  bench.add("iced sheet solved with its forecast, said of the glass", () =>
+    must(coupled(byStrength, ASKING)),
+  );
+  bench.add("melt curve of a server", () => must(meltCurve(MELTING)));
+  bench.add("glass curve to a quarter of an hour", () => glassCurve(IN_GLASS, [30, 300, 600, 900]));
   await bench.run();
   return bench.tasks.map(({ name, result }) => {
     if (!("latency" in result)) throw new Error(`${name} did not run`);

@@ -226,7 +226,9 @@ async function serverMs(url, cookie, { warmUp, requests } = MANY) {
 /** Every script that the page's first HTML asks for. */
 async function firstLoadKb(base, cookie) {
   const html = await (await fetch(`${base}/scale`, { headers: { cookie } })).text();
-  const sources = new Set([...html.matchAll(/<script[^>]+src="([^"]+)"/g)].map(([, source]) => source));
+  // What is marked for browsers without modules is loaded by none that the platform knows.
+  const tags = html.matchAll(/<script[^>]+src="([^"]+)"[^>]*>/g);
+  const sources = new Set([...tags].filter(([tag]) => !/nomodule/i.test(tag)).map(([, source]) => source));
   let bytes = 0;
   for (const source of sources) {
     const script = await (await fetch(base + source)).arrayBuffer();

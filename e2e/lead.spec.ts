@@ -225,6 +225,9 @@ test("a card prints on A6, and four of it on A4, with boxes for what really happ
     "weighed out",
     "time",
     "liked?",
+    // What is chilled is labelled with its times.
+    "made at",
+    "throw away at",
   ]);
   const link = await page.getByRole("img", { name: /opens this card/ }).getAttribute("aria-label");
   expect(link).toContain(new URL(page.url()).pathname);

@@ -15,7 +15,7 @@ import { replaceShift } from "#data/shifts.ts";
 import { askingOf } from "#scaling/asking.ts";
 import { cardOf, foretold } from "#scaling/card.ts";
 import { solveState } from "#scaling/solved.ts";
-import { firstState } from "#scaling/state.ts";
+import { firstState } from "#scaling/start.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 vi.mock("next/headers", () => ({

@@ -72,7 +72,9 @@ test("a house of the release before is as good as a new one, and keeps all it ha
       rounding: { doseG: 2, doseUp: false },
       units: { temp: "°C" },
       icedSchool: "inside",
+      coldWaterC: 12,
     });
+    expect(bench.brewers.map(({ besideDropC }) => besideDropC)).toEqual([null, null, null]);
     expect((await readThings(db, "cup", id(1)))[0]?.figures).toMatchObject({
       name: "240 ml hot",
       volumeMl: 240,

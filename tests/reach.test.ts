@@ -13,7 +13,8 @@ import { readProposals } from "#data/proposals.ts";
 import { findThing, readThings } from "#data/things.ts";
 import { guessesOf, worthNext } from "#scaling/guesses.ts";
 import { brewTempOf, solveState } from "#scaling/solved.ts";
-import { chosenOf, firstPins, firstState } from "#scaling/state.ts";
+import { firstState } from "#scaling/start.ts";
+import { chosenOf, firstPins } from "#scaling/state.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 // What is measured must at once change what Scale and cards say: from the message of a form, through the

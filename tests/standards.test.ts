@@ -10,7 +10,7 @@ import { loadDemoHouse } from "#data/demo/house.ts";
 import { audit, grinderCurves, standards } from "#data/schema.ts";
 import { readStandards } from "#data/standards.ts";
 import { makeCard } from "#scaling/remade.ts";
-import { firstState } from "#scaling/state.ts";
+import { firstState } from "#scaling/start.ts";
 import { teachingOf } from "#scaling/teaching.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 

@@ -120,6 +120,7 @@ describe("a day's list", () => {
       changedBy: null,
       changedAt: null,
       items: [],
+      ice: null,
     });
   });
 
@@ -134,10 +135,46 @@ describe("a day's list", () => {
       ok: false,
       failure: {
         code: "stale",
-        theirs: { revision: 2, changedBy: "Oda Venn", changedAt: by.at, items: turned },
+        theirs: { revision: 2, changedBy: "Oda Venn", changedAt: by.at, items: turned, ice: null },
       },
     });
     expect(await read()).toHaveLength(2);
+  });
+
+  test("its ice is kept beside its lines, stays where a save says nothing of it, and counts as a change", async () => {
+    const other = { ...day, day: "2026-07-18" };
+    const list = withIds(items);
+    const ice = { fromMin: 660, toMin: 1020, sources: [{ id: id(70), inBinG: 4000, aheadG: 2500 }] };
+    expect(await replaceShift(fresh.db, other, { items: list, ice, began: 0 }, by)).toEqual({
+      ok: true,
+      value: 1,
+    });
+    expect((await readShift(fresh.db, other)).ice).toEqual(ice);
+    // The very same is no change; a script that knows nothing of ice leaves it.
+    expect(await replaceShift(fresh.db, other, { items: list, ice, began: 1 }, by)).toEqual({
+      ok: true,
+      value: 1,
+    });
+    const fewer = list.slice(1);
+    expect(await replaceShift(fresh.db, other, { items: fewer, began: 1 }, by)).toEqual({
+      ok: true,
+      value: 2,
+    });
+    expect((await readShift(fresh.db, other)).ice).toEqual(ice);
+    const more = { ...ice, sources: [{ ...ice.sources[0]!, aheadG: 3000 }] };
+    expect(await replaceShift(fresh.db, other, { items: fewer, ice: more, began: 1 }, by)).toMatchObject({
+      failure: { code: "stale" },
+    });
+    expect(await replaceShift(fresh.db, other, { items: fewer, ice: more, began: 2 }, by)).toEqual({
+      ok: true,
+      value: 3,
+    });
+    expect((await readShift(fresh.db, other)).ice).toEqual(more);
+    expect(await replaceShift(fresh.db, other, { items: fewer, ice: null, began: 3 }, by)).toEqual({
+      ok: true,
+      value: 4,
+    });
+    expect((await readShift(fresh.db, other)).ice).toBeNull();
   });
 
   test("of two at once, one is kept and the other hears of it", async () => {

@@ -28,7 +28,7 @@ export interface CardFaceProps {
 
 /** What is written on a printed card by hand; what is chilled is labelled with its times. */
 const HOT_BOXES = ["dose", "setting", "dial", "weighed out", "time", "liked?"] as const;
-const ICED_BOXES = ["dose", "dial", "weighed out", "made at", "throw away at", "liked?"] as const;
+const ICED_BOXES = [...HOT_BOXES, "made at", "throw away at"] as const;
 
 /** One batch, readable at arm's length, and printed on a quarter of a page. */
 export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
@@ -142,7 +142,7 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
         {forecast ? "aimed at" : "strength"} {printNumber(rounded.strengthPct ?? 0, 2)} %
         {madeWith.extractionIsGuess ? " (guess)" : ""} · made {made}
       </p>
-      <dl className="mt-3 hidden grid-cols-3 gap-2 print:grid" data-boxes>
+      <dl className={`mt-3 hidden gap-2 print:grid ${iced ? "grid-cols-4" : "grid-cols-3"}`} data-boxes>
         {(iced ? ICED_BOXES : HOT_BOXES).map((box) => (
           <div key={box} className="min-h-9 rounded border border-rim px-1.5 text-xs">
             <dt>{box}</dt>

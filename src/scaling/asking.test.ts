@@ -5,7 +5,8 @@ import { must } from "#core/result";
 import { BENCH, CHOUGH_CURVE, LOFT_CONE } from "#tests/pierHead.ts";
 import { askingOf } from "./asking.ts";
 import { solveState } from "./solved.ts";
-import { firstState, serveAs } from "./state.ts";
+import { firstState } from "./start.ts";
+import { serveAs } from "./state.ts";
 
 const FULMAR = BENCH.brewers[0]!;
 const CHOUGH = BENCH.grinders[0]!;

@@ -5,7 +5,8 @@ import type { Check } from "#core/sheet";
 import { BENCH } from "#tests/pierHead.ts";
 import { callsForMore, waysOf } from "./bigger.ts";
 import { solveState } from "./solved.ts";
-import { firstState, type ScaleState } from "./state.ts";
+import { firstState } from "./start.ts";
+import type { ScaleState } from "./state.ts";
 
 const sheetOf = (state: ScaleState, bench = BENCH) => must(solveState(state, bench));
 const pot = (yieldG: number): ScaleState => ({

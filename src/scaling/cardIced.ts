@@ -2,7 +2,8 @@ import type { Bench } from "#contract/bench.ts";
 import type { CardIced } from "#contract/iced.ts";
 import type { IcedSheet } from "#core/iced";
 import { bathOf } from "./bath.ts";
-import { icedCupOf, schoolOf, serveOf } from "./iced.ts";
+import { icedCupOf, serveOf } from "./iced.ts";
+import { schoolOf } from "./schools.ts";
 import { chosenOf, type ScaleState } from "./state.ts";
 
 /** What a card keeps of how it is iced: as it was asked for, and what its steps and its day's ice need. */

@@ -5,6 +5,7 @@ import { type CoupleAsked, extractionFor, type IcedFailure, type IcedSheet } fro
 import type { Result } from "#core/result";
 import { askingOf } from "./asking.ts";
 import { icedInputFrom } from "./iced.ts";
+import { isCoupled } from "./service.ts";
 import { sheetInputOf, solveState } from "./solved.ts";
 import { chosenOf, type ScaleState } from "./state.ts";
 
@@ -13,11 +14,6 @@ const S_PER_H = 3600;
 const STEEP_UM = TEXTURE_UM["coarse sea salt"];
 /** A concentrate's extraction does not hang on its size. */
 const STEEPED_G = 100;
-
-/** Whether a sheet's extraction is taken from the forecast of the very brew that it asks for. */
-export function isCoupled({ serve, iced, pins }: ScaleState): boolean {
-  return serve === "iced" && (iced.method === "steep" || pins.some(({ name }) => name === "strengthPct"));
-}
 
 /** What the forecast is asked for such a sheet; undefined where there is no forecast of it. */
 export function coupleAsked(

@@ -6,9 +6,10 @@ import { bathOf } from "./bath.ts";
 import { glassesOf } from "./glass.ts";
 import { cupOverIce } from "./iced.ts";
 import { meltingOf } from "./melting.ts";
-import { methodAs } from "./service.ts";
+import { methodAs } from "./schools.ts";
 import { solveState } from "./solved.ts";
-import { firstState, type ScaleState, serveAs } from "./state.ts";
+import { firstState } from "./start.ts";
+import { type ScaleState, serveAs } from "./state.ts";
 
 const CUP = { id: "iced 350", volumeMl: 350, fillG: 240, serve: "iced" as const };
 const HOUSE = { ...BENCH, cups: [CUP] };

@@ -2,7 +2,8 @@ import type { Aspect } from "#contract/aspects.ts";
 import type { Bench } from "#contract/bench.ts";
 import { type SheetInput, worthMeasuring } from "#core/sheet";
 import { sheetInputOf } from "./solved.ts";
-import { type Chosen, canScale, chosenOf, firstState } from "./state.ts";
+import { canScale, firstState } from "./start.ts";
+import { type Chosen, chosenOf } from "./state.ts";
 
 /** Something that a sheet rests on and that nobody measured here. */
 export interface Guessed {

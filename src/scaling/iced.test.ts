@@ -12,13 +12,16 @@ import {
 import { must } from "#core/result";
 import { BENCH, SLACK_WATER } from "#tests/pierHead.ts";
 import { cardIcedOf } from "./cardIced.ts";
-import { coupleAsked, isCoupled, solveCoupled } from "./coupling.ts";
-import { icedQuery, readIced, schoolOf } from "./iced.ts";
-import { queryOf, readQuery } from "./link.ts";
+import { coupleAsked, solveCoupled } from "./coupling.ts";
+import { icedQuery } from "./iced.ts";
+import { queryOf } from "./link.ts";
+import { readIced, readQuery } from "./readLink.ts";
 import { makeCard, pinsOfCard } from "./remade.ts";
-import { methodAs, schooled } from "./service.ts";
+import { methodAs, schooled, schoolOf } from "./schools.ts";
+import { isCoupled } from "./service.ts";
 import { pinOn, solveState } from "./solved.ts";
-import { firstPins, firstState, fromRecipe, type ScaleState, serveAs } from "./state.ts";
+import { firstState } from "./start.ts";
+import { firstPins, fromRecipe, type ScaleState, serveAs } from "./state.ts";
 
 const CUPS = [{ id: "iced 350", volumeMl: 350, fillG: 220, serve: "iced" as const }];
 const CONE = {

@@ -1,22 +1,10 @@
 import type { Bench, BenchBrewer, BenchIce } from "#contract/bench.ts";
-import type { HouseSettings, IcedSchool } from "#contract/house.ts";
-import { type RhythmPour, startOf } from "#core/brew";
+import type { HouseSettings } from "#contract/house.ts";
+import { startOf } from "#core/brew";
 import { type GlassServe, USUAL_CUP, USUAL_GLASS_GAIN_W_PER_K } from "#core/ice";
-import {
-  GLASS_PINS,
-  GLASS_SERVICES,
-  type GlassPin,
-  type GlassService,
-  ICED_METHODS,
-  ICED_RANGES,
-  type IcedInput,
-  type IcedMethod,
-  type IcedService,
-  TOP_OFFS,
-  USUAL_ICED,
-} from "#core/iced";
+import { type GlassService, type IcedInput, type IcedMethod, type IcedService, USUAL_ICED } from "#core/iced";
 import { bloomMultiple } from "#core/recipe";
-import type { PinSet, SheetInput } from "#core/sheet";
+import type { SheetInput } from "#core/sheet";
 import type { Chosen } from "./state.ts";
 
 type IcedCup = Bench["cups"][number];
@@ -84,32 +72,14 @@ export function dropOf(method: IcedMethod, { dripDropC, besideDropC }: BenchBrew
   return beside ? (besideDropC ?? dripDropC + BESIDE_MORE_K) : dripDropC;
 }
 
-/** Whether a hand pours a bloom whose liquid could be kept apart. */
-export function canKeepBloom({ recipe, brewer }: Chosen): boolean {
-  return brewer.kind === "hand" && bloomOf(recipe) !== undefined;
-}
-
 /** Bloom water per dose of a sheet, g/g; undefined where nothing blooms by hand. */
 export function bloomPerDose({ recipe, brewer }: Chosen, { bloomTimes }: IcedService): number | undefined {
   return brewer.kind === "hand" ? (bloomTimes ?? bloomOf(recipe)) : undefined;
 }
 
-function bloomOf(recipe: Chosen["recipe"]): number | undefined {
+/** Bloom water per dose of a recipe that is poured by hand, g/g; undefined without a bloom. */
+export function bloomOf(recipe: Chosen["recipe"]): number | undefined {
   return recipe.brewer.kind === "hand" && recipe.pours.length > 1 ? bloomMultiple(recipe) : undefined;
-}
-
-/** A recipe's pours with another bloom, on its own dose; a bloom that would be all of its water is none of them. */
-export function bloomedPours<Poured extends RhythmPour>(
-  {
-    doseG,
-    pours,
-    blooms,
-  }: { readonly doseG: number; readonly pours: readonly Poured[]; readonly blooms: boolean },
-  bloomTimes: number | null,
-): readonly Poured[] {
-  const [bloom, next] = pours;
-  if (bloomTimes === null || !blooms || !bloom || !next || !(bloomTimes * doseG < next.toG)) return pours;
-  return [{ ...bloom, toG: bloomTimes * doseG }, ...pours.slice(1)];
 }
 
 /** A sheet through to the glass, as the core takes it. */
@@ -151,72 +121,10 @@ export function icedInputFrom(
   };
 }
 
-/** How the ratio of an iced sheet is counted, by what is pinned; undefined where its masses say it all. */
-export function schoolOf(pins: readonly PinSet[], { inGlass }: IcedService): IcedSchool | undefined {
-  const has = (name: PinSet["name"]) => pins.some((pin) => pin.name === name);
-  if (has("strengthPct")) return "strength";
-  if (has("totalRatio")) return inGlass.includes("totalRatio") ? "glass" : "inside";
-  return has("brewRatio") ? "onTop" : undefined;
-}
-
 /** An iced state as a part of a link: what differs from the usual, each by its name. */
 export function icedQuery(iced: IcedService): string {
   return (Object.keys(USUAL_ICED) as (keyof IcedService)[])
     .filter((key) => JSON.stringify(iced[key]) !== JSON.stringify(USUAL_ICED[key]))
     .map((key) => `${key}:${key === "inGlass" ? iced.inGlass.join("+") : String(iced[key])}`)
     .join(",");
-}
-
-/** The other way round; undefined where the text is none. */
-export function readIced(text: string): IcedService | undefined {
-  let iced: IcedService = USUAL_ICED;
-  for (const part of text.split(",").filter(Boolean)) {
-    const at = part.indexOf(":");
-    const read = readPart(part.slice(0, at), part.slice(at + 1));
-    if (!read) return undefined;
-    iced = { ...iced, ...read };
-  }
-  return iced;
-}
-
-function readPart(key: string, value: string): Partial<IcedService> | undefined {
-  const one = <T extends string>(of: readonly T[]) => of.find((each) => each === value);
-  switch (key) {
-    case "method": {
-      const method = one(ICED_METHODS);
-      return method && { method };
-    }
-    case "glass": {
-      const glass = one(GLASS_SERVICES);
-      return glass && { glass };
-    }
-    case "topOff": {
-      const topOff = one(TOP_OFFS);
-      return topOff && { topOff };
-    }
-    case "inGlass": {
-      const inGlass = value
-        .split("+")
-        .filter((each): each is GlassPin => GLASS_PINS.some((pin) => pin === each));
-      return inGlass.length > 0 ? { inGlass } : undefined;
-    }
-    case "bloomApart":
-      return value === "true" ? { bloomApart: true } : undefined;
-    case "servers":
-      return value === "2" ? { servers: 2 } : undefined;
-    case "cup":
-      return { cup: value };
-    case "bloomTimes":
-    case "topOffG":
-    case "steepRatio":
-    case "steepH":
-    case "bathTempC":
-    case "bathIceG": {
-      const [least, most] = ICED_RANGES[key];
-      const number = value === "" ? Number.NaN : Number(value);
-      return number >= least && number <= most ? { [key]: number } : undefined;
-    }
-    default:
-      return undefined;
-  }
 }

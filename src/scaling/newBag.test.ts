@@ -4,7 +4,7 @@ import { must } from "#core/result";
 import { BENCH, LOFT_CONE } from "#tests/pierHead.ts";
 import { bagEffect, firstPotCard } from "./newBag.ts";
 import { makeCard } from "./remade.ts";
-import { firstState } from "./state.ts";
+import { firstState } from "./start.ts";
 
 const { sheet, result } = must(makeCard(firstState(BENCH), BENCH));
 const CARD = { ...sheet, result } as CardSheet;

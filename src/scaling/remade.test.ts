@@ -9,7 +9,8 @@ import { askingOf } from "./asking.ts";
 import { cardOf, foretold } from "./card.ts";
 import { remade } from "./remade.ts";
 import { solveState } from "./solved.ts";
-import { firstState, fromRecipe, type ScaleState } from "./state.ts";
+import { firstState } from "./start.ts";
+import { fromRecipe, type ScaleState } from "./state.ts";
 
 const ID = "0190a5c0-0000-7000-8000-000000000001";
 /** A bench whose rows have ids as a card takes them. */

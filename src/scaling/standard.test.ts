@@ -7,7 +7,7 @@ import { BIG_POT } from "#tests/standards.ts";
 import { asStandard, nearestSetting, standardAt } from "./approved.ts";
 import { makeCard, type Remade } from "./remade.ts";
 import { placeOfCard, settled } from "./standard.ts";
-import { firstState } from "./state.ts";
+import { firstState } from "./start.ts";
 
 const FULMAR = BENCH.brewers[0]!;
 const sheetOf = ({ sheet, result }: Remade) => ({ ...sheet, result }) as CardSheet;

@@ -6,9 +6,11 @@ import { PIN_NAMES, solveSheet } from "#core/sheet";
 import { step } from "#parts/undoable.ts";
 import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
 import { grindAnswer } from "./grindAnswer.ts";
-import { queryOf, readQuery } from "./link.ts";
+import { queryOf } from "./link.ts";
+import { readQuery } from "./readLink.ts";
 import { extractionOf, sheetInputOf, solveState } from "./solved.ts";
-import { benchForScale, chosenOf, firstState, fromRecipe, groundOn, into, serveAs } from "./state.ts";
+import { benchForScale, firstState } from "./start.ts";
+import { chosenOf, fromRecipe, groundOn, into, serveAs } from "./state.ts";
 
 const START = firstState(BENCH);
 const names = (state: typeof START) => state.pins.map(({ name }) => name);

@@ -18,7 +18,8 @@ import { askingOf } from "./asking.ts";
 import { solveCoupled } from "./coupling.ts";
 import { makeCard, type Remade, withStandard } from "./remade.ts";
 import { followedBatch } from "./standard.ts";
-import { chosenOf, firstIced, firstPins, recipeRatio, type ScaleState } from "./state.ts";
+import { firstIced } from "./start.ts";
+import { chosenOf, firstPins, recipeRatio, type ScaleState } from "./state.ts";
 import { teaches } from "./teaching.ts";
 
 /** What a wall chart is of, once what was not chosen has its usual. */

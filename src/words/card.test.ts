@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import type { CardSheet } from "#contract/card.ts";
+import { type IcedService, USUAL_ICED } from "#core/iced";
 import { printLiquid, printMass, printTemp } from "#core/units";
 import { cardTitle, cautionsOf, stepsOf } from "./index.ts";
 
@@ -131,4 +132,78 @@ test("a batch recipe's own steps stand where they are done, and its lid is put o
   expect(order).toEqual(order.toSorted((a, b) => a - b));
   expect(order).not.toContain(-1);
   expect(at(card, "Put the lid on")).toBe(-1);
+});
+
+describe("the steps of each way to be cold", () => {
+  const iced = (service: Partial<IcedService>, more: Partial<CardSheet["iced"]> = {}) =>
+    ({
+      ...ICED,
+      iced: { service: { ...USUAL_ICED, ...service }, pins: [], ...more },
+    }) as unknown as CardSheet;
+  const glass = { volumeMl: 350, coffeeG: 220, iceG: 75, count: 10.8, tempC: 6, strengthPct: 1.19 };
+
+  test("onto the ice: weighed in before it brews, swirled after, served over fresh ice", () => {
+    const card = { ...iced({}, { glass }), swirlS: 62 } as CardSheet;
+    const order = [
+      "weigh in 1",
+      "Set Fulmar",
+      "Swirl until the ice has melted, about 1:00",
+      "Serve 220 g a glass over fresh ice (75 g of ice)",
+    ];
+    const places = order.map((part) => at(card, part));
+    expect(places).toEqual(places.toSorted((a, b) => a - b));
+    expect(places[0]).toBeGreaterThan(0);
+    expect(stepsOf(card, print).at(-1)).toContain("10 glasses, at the first sip about 6 °C and 1.19 %");
+  });
+
+  test("two servers have half of the ice each, and are changed over", () => {
+    const card = iced({ servers: 2 });
+    expect(at(card, "each of two empty glass servers, then weigh 550 g of ice")).toBeGreaterThan(0);
+    expect(at(card, "Change the server over")).toBeGreaterThan(at(card, "Set Fulmar"));
+  });
+
+  test("brewed beside, the ice stays out of the steam until all is poured over it", () => {
+    const card = iced({ method: "beside" });
+    expect(at(card, "Pour all of it over the ice at once")).toBeGreaterThan(at(card, "Set Fulmar"));
+    expect(at(card, "Swirl until the ice has melted.")).toBe(-1);
+  });
+
+  test("over the glasses: no ice in the server, and a caution for the glass", () => {
+    const card = iced({ method: "overGlass" }, { glass });
+    expect(at(card, "Zero the scale")).toBe(-1);
+    expect(at(card, "of ice into each of 10.8 glasses")).toBeGreaterThan(at(card, "Set Fulmar"));
+    expect(at(card, "Serve 220 g")).toBe(-1);
+    expect(cautionsOf(card).join(" ")).toContain("Hot coffee can break cold glass");
+  });
+
+  test("cold water joins the ice, and nothing hot is added beside the bed", () => {
+    const card = iced({ method: "withWater" });
+    const thinned = { ...card, result: { rounded: { ...card.result.rounded, bypassG: 400 } } } as CardSheet;
+    expect(at(thinned, "Add 400 g of cold water to the ice")).toBeGreaterThan(0);
+    expect(at(thinned, "hot water beside the bed")).toBe(-1);
+  });
+
+  test("a bath: closed, turned, and its ice kept out of drinks", () => {
+    const bath = { iceG: 2600, waterG: 3700, startTempC: 73, wantedTempC: 8, turnedS: 308 };
+    const card = iced({ method: "bath" }, { bath });
+    expect(
+      at(card, "turn it for about 5:08, until it is at 8 °C. That ice is not for drinks."),
+    ).toBeGreaterThan(0);
+    expect(at(card, "Swirl")).toBe(-1);
+  });
+
+  test("a concentrate has steps of its own, a day ahead, and no scalding", () => {
+    const steep = { concentrateG: 1300, concentratePct: 3, parts: 1.32 };
+    const card = iced({ method: "steep", steepH: 16 }, { steep });
+    expect(stepsOf(card, print)[0]).toContain("A day ahead: grind 184 g coarse, Chough 8.5.");
+    expect(at(card, "leave it cold for 16 hours")).toBeGreaterThan(0);
+    expect(at(card, "Set Fulmar")).toBe(-1);
+    expect(cautionsOf(card).join(" ")).not.toContain("scald");
+    expect(cardTitle(card, false)).toContain("a cold concentrate");
+  });
+
+  test("milk on top is cautioned", () => {
+    expect(cautionsOf(iced({ topOffG: 40, topOff: "milk" })).join(" ")).toContain("Milk: keep it cold");
+    expect(cautionsOf(iced({ topOff: "milk" })).join(" ")).not.toContain("Milk");
+  });
 });

@@ -2,7 +2,7 @@ import type { CardSheet } from "#contract/card.ts";
 import type { CardIced } from "#contract/iced.ts";
 import { printNumber, printPct, printTime } from "#core/units";
 import type { CardPrinters } from "./card.ts";
-import { GLASS_WORDS } from "./iced.ts";
+import { GLASS_WORDS } from "./icedService.ts";
 import { swirlTime } from "./melting.ts";
 
 /** A card with how it is iced; a card from before that was kept is brewed onto the ice. */

@@ -24,17 +24,16 @@ export {
 } from "./drift.ts";
 export { factorsSentence, fitSentences } from "./fit.ts";
 export { aheadFor, clockWords, iceBudgetSentences } from "./iceBudget.ts";
+export { GLASS_PIN_WORDS, icedFailureSentence, PLACE_WORDS } from "./iced.ts";
 export {
   bathFailureSentence,
   correctionSentence,
+  coupledSentence,
   FAULT_WORDS,
-  GLASS_PIN_WORDS,
   GLASS_WORDS,
   ICED_METHOD_WORDS,
-  icedFailureSentence,
-  PLACE_WORDS,
   SCHOOL_WORDS,
-} from "./iced.ts";
+} from "./icedService.ts";
 export { learnedSentences, otherBurrsSentence, otherBurrsWords } from "./learned.ts";
 export {
   coolingSentence,

@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { must } from "#core/result";
 import { askingOf } from "#scaling/asking.ts";
 import { solveState } from "#scaling/solved.ts";
-import { firstState } from "#scaling/state.ts";
+import { firstState } from "#scaling/start.ts";
 import { BENCH } from "#tests/pierHead.ts";
 import { createForecaster } from "./forecaster.ts";
 

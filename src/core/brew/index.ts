@@ -20,7 +20,7 @@ export {
   USUAL_LAYERS,
   USUAL_STEP_S,
 } from "./input.ts";
-export type { Pour, PourStart } from "./pours.ts";
+export { type Pour, type PourStart, startOf } from "./pours.ts";
 export { type SprayMode, sprayPours, usualSpray } from "./programme.ts";
 export {
   type BrewRange,
@@ -39,7 +39,6 @@ export {
   type Rhythm,
   type RhythmPour,
   rescaled,
-  startOf,
   usualRhythm,
   waterOf,
 } from "./rhythm.ts";

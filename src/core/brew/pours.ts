@@ -27,3 +27,8 @@ export function begins(pour: Pour, { atS, levelMm, leftAtMm, drained }: Standing
   if ("afterDropMm" in pour) return drained || leftAtMm - levelMm >= pour.afterDropMm;
   return drained;
 }
+
+/** The time that a pour is written down to begin at, s; undefined where the bed says when. */
+export function startOf(pour: { readonly start: PourStart } | undefined): number | undefined {
+  return pour && "atS" in pour.start ? pour.start.atS : undefined;
+}

@@ -1,4 +1,4 @@
-import type { Pour, PourStart } from "./pours.ts";
+import { type Pour, type PourStart, startOf } from "./pours.ts";
 
 /** How fast a pour runs: at a rate, or so that it has reached its total by a time. */
 export type Pace = { readonly gPerS: number } | { readonly byS: number };
@@ -30,11 +30,6 @@ const POURED_SHARE = 0.9;
 /** All its water, g. */
 export function waterOf({ pours }: Pick<Rhythm, "pours">): number {
   return pours.at(-1)?.toG ?? 0;
-}
-
-/** The time that a pour is written down to begin at, s; undefined where the bed says when. */
-export function startOf(pour: Pick<RhythmPour, "start"> | undefined): number | undefined {
-  return pour && "atS" in pour.start ? pour.start.atS : undefined;
 }
 
 /** A hand recipe's water, as the forecast takes it. */

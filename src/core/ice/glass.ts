@@ -1,6 +1,6 @@
 import type { Ice, VesselHeat } from "./heat.ts";
-import { TRANSFER_W_PER_M2_K } from "./meltCurve.ts";
-import { iceIn, type Melter, melted, poured, type Slush, strengthOf, tempOf } from "./slush.ts";
+import { iceIn, type Melter, melted, poured, type Slush, strengthOf, tempOf, warmed } from "./slush.ts";
+import { TRANSFER_W_PER_M2_K } from "./stirring.ts";
 
 /** How a glass is served: what goes into it beside the coffee, and the room that it stands in. */
 export interface GlassServe extends Ice, VesselHeat {
@@ -43,7 +43,8 @@ export const USUAL_GLASS_GAIN_W_PER_K = 0.4;
 export const FIRST_SIP_S = 30;
 /** Ice and coffee beaten together, W/m²/K; usual 2000 to 5000. */
 const SHAKEN_W_PER_M2_K = 3000;
-const STEP_S = 0.5;
+/** Short against the quickest: small pieces in a little coffee take ten seconds and more. */
+const STEP_S = 1;
 /** Longer than anybody drinks at a glass that is called iced. */
 const MOST_S = 3600;
 /** A shaker's own warmth counts for nothing: it is emptied cold. */
@@ -71,7 +72,7 @@ export function glassCurve(input: GlassInput, atS: readonly number[]): readonly 
       points.push(pointOf(slush, due, vesselJPerK));
     }
     const gainJ = gainWPerK * (roomTempC - tempOf(slush, vesselJPerK)) * STEP_S;
-    slush = melted({ ...slush, heatJ: slush.heatJ + gainJ }, melter, STEP_S);
+    slush = melted(warmed(slush, gainJ), melter, STEP_S);
   }
   return points;
 }

@@ -29,11 +29,5 @@ export {
 } from "./heat.ts";
 export { levelMl, type Standing } from "./level.ts";
 export { type MeltInput, type MeltResult, melt } from "./melt.ts";
-export {
-  type MeltCurve,
-  type MeltCurveInput,
-  type MeltPoint,
-  meltCurve,
-  STIRRINGS,
-  type Stirring,
-} from "./meltCurve.ts";
+export { type MeltCurve, type MeltCurveInput, type MeltPoint, meltCurve } from "./meltCurve.ts";
+export { STIRRINGS, type Stirring } from "./stirring.ts";

@@ -3,10 +3,7 @@ import { equilibrium, type Liquid, type WouldFreeze } from "./equilibrium.ts";
 import { levelMl } from "./level.ts";
 import type { MeltInput } from "./melt.ts";
 import { iceIn, melted, poured, strengthOf, tempOf } from "./slush.ts";
-
-/** How the server is moved while its ice melts. */
-export const STIRRINGS = ["still", "swirled", "stirred"] as const;
-export type Stirring = (typeof STIRRINGS)[number];
+import { type Stirring, TRANSFER_W_PER_M2_K } from "./stirring.ts";
 
 export interface MeltCurveInput extends MeltInput {
   /** A piece of the ice, across, mm; 5 to 80. */
@@ -39,12 +36,6 @@ export interface MeltCurve {
   readonly mostMl: number;
 }
 
-/** Heat from moving water to ice, W/m²/K: left alone, swirled and stirred; usual 200–800, 800–2000 and 1500–3000. */
-export const TRANSFER_W_PER_M2_K: { readonly [stirring in Stirring]: number } = {
-  still: 400,
-  swirled: 1200,
-  stirred: 2000,
-};
 /** What of the melting is left when it counts as done. */
 const DONE_SHARE = 0.01;
 /** Short against any melt that is watched; a curve is drawn from so many of the steps. */

@@ -45,6 +45,11 @@ export function iceIn(
   };
 }
 
+/** The same with heat taken from the room, J. */
+export function warmed({ liquidG, iceG, solidsG, heatJ, coldJ }: Slush, gainJ: number): Slush {
+  return { liquidG, iceG, solidsG, heatJ: heatJ + gainJ, coldJ };
+}
+
 /** The same with liquid poured in. */
 export function poured(
   slush: Slush,
@@ -82,21 +87,22 @@ export function melted(
   { vesselJPerK, startIceG, pieceMm, transferWPerM2K }: Melter,
   stepS: number,
 ): Slush {
-  const { iceG, heatJ, coldJ, liquidG } = slush;
+  const { iceG, heatJ, coldJ, liquidG, solidsG } = slush;
   const tempC = tempOf(slush, vesselJPerK);
   if (!(tempC > 0 && iceG > 0)) return slush;
   // Six faces of cubes: what a gram fills, over a piece.
   const areaM2 =
-    ((CUBE_FACES * startIceG) / (ICE_G_PER_ML * pieceMm) / MM_PER_M) * (iceG / startIceG) ** (2 / 3);
+    ((CUBE_FACES * startIceG) / (ICE_G_PER_ML * pieceMm) / MM_PER_M) * Math.cbrt(iceG / startIceG) ** 2;
   // No more than there is to give, nor than there is to take.
   const flowsJ = Math.min(heatJ, coldJ + iceG * MELTING_J_PER_G, transferWPerM2K * areaM2 * tempC * stepS);
   const warmsJ = Math.min(coldJ, flowsJ);
   const meltsG = Math.min(iceG, (flowsJ - warmsJ) / MELTING_J_PER_G);
+  // Field by field: a curve takes thousands of steps, and spreading costs more than the sum.
   return {
-    ...slush,
+    liquidG: liquidG + meltsG,
+    iceG: iceG - meltsG,
+    solidsG,
     heatJ: heatJ - flowsJ,
     coldJ: coldJ - warmsJ,
-    iceG: iceG - meltsG,
-    liquidG: liquidG + meltsG,
   };
 }

@@ -4,6 +4,7 @@ import {
   boilingC,
   careDue,
   coolingTempC,
+  dripDrop,
   fitCooling,
   fitDelivery,
   heatCapacityJPerK,
@@ -181,5 +182,24 @@ describe("other measures", () => {
       expect(learned.outliers).toEqual([place]);
       expect(learned.batches).toBe(29);
     }
+  });
+});
+
+describe("the drop from brew water to drip", () => {
+  const read = (waterTempC: number, dripTempC: number, beside = 0) => ({ waterTempC, dripTempC, beside });
+
+  test("is the middle of the readings, each way by itself", () => {
+    expect(must(dripDrop([read(92, 77), read(93, 78.5), read(92, 60), read(92, 71, 1)]))).toEqual({
+      dripDropC: 15,
+      besideDropC: 21,
+    });
+    expect(must(dripDrop([read(92, 72, 1)]))).toEqual({ dripDropC: undefined, besideDropC: 20 });
+  });
+
+  test("of nothing, or warmer than its water, there is none", () => {
+    expect(dripDrop([])).toMatchObject({ failure: { code: "noReadings" } });
+    expect(dripDrop([read(92, 80), read(80, 92)])).toMatchObject({
+      failure: { code: "warmerThanWater", place: 1 },
+    });
   });
 });

@@ -1,4 +1,5 @@
 /** A cup that somebody made and wrote down: its water in its time, what it gives, and how its rhythm scales. */
+export { bloomMultiple } from "./bloom.ts";
 export { amountOf, type PourAct, poured } from "./editor.ts";
 export { type BrewedWith, faultsOf, MOST_POURS, type RecipeFault } from "./faults.ts";
 export {
@@ -14,7 +15,6 @@ export {
   type Agitation,
   allWaterG,
   BLANK,
-  bloomMultiple,
   HAND_ACTS,
   type HandAct,
   type HandStep,

@@ -99,15 +99,6 @@ export function allWaterG({ pours, iceG, dilutionG }: Pick<Recipe, "pours" | "ic
   return (pours.at(-1)?.toG ?? 0) + iceG + dilutionG;
 }
 
-/** Bloom water per dose, g/g; undefined without a bloom. */
-export function bloomMultiple({
-  blooms,
-  pours,
-  doseG,
-}: Pick<Recipe, "blooms" | "pours" | "doseG">): number | undefined {
-  return blooms && pours[0] ? pours[0].toG / doseG : undefined;
-}
-
 /** What to grind so that the dose is left after sifting, g. */
 export function toGrindG({ doseG, siftLossPct }: Pick<Recipe, "doseG" | "siftLossPct">): number {
   return doseG / (1 - siftLossPct / 100);

@@ -19,7 +19,7 @@ import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import {
   brewFailureSentence,
-  icedFailureSentence,
+  coupledSentence,
   mendedSentence,
   missingSentence,
   tookSentence,
@@ -154,7 +154,7 @@ export const Below = memo(function Below(props: BelowProps) {
     "missing" in asked
       ? missingSentence(asked.missing, { brewer: brewer.name, grinder: grinder.name })
       : coupled?.of === state && coupled.failure
-        ? icedFailureSentence(coupled.failure)
+        ? coupledSentence(coupled.failure)
         : failure
           ? `No forecast: ${brewFailureSentence(failure)}`
           : picked && !picked.ok

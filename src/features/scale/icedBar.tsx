@@ -3,7 +3,9 @@ import type { Bench } from "#contract/bench.ts";
 import { ICED_SCHOOLS, type IcedSchool } from "#contract/house.ts";
 import { ICED_METHODS, type IcedMethod, type IcedService } from "#core/iced";
 import { printNumber } from "#core/units";
-import { bloomPerDose, canKeepBloom, schoolOf } from "#scaling/iced.ts";
+import { canKeepBloom } from "#scaling/bloom.ts";
+import { bloomPerDose } from "#scaling/iced.ts";
+import { methodAs, schooled, schoolOf } from "#scaling/schools.ts";
 import { withoutIce } from "#scaling/service.ts";
 import { chosenOf, type ScaleState } from "#scaling/state.ts";
 import { Choice } from "#ui/choice.tsx";
@@ -16,16 +18,17 @@ interface IcedBarProps {
   readonly bench: Bench;
   /** The bloom's liquid as it joins, where it is kept apart. */
   readonly apart: { readonly massG: number; readonly tempC: number } | undefined;
-  readonly onMethod: (method: IcedMethod) => void;
-  readonly onSchool: (school: IcedSchool) => void;
-  readonly onIced: (change: Partial<IcedService>) => void;
+  /** As it is solved, g. */
+  readonly yieldG: number;
+  readonly onState: (state: ScaleState) => void;
 }
 
 /** How it comes to be iced: by which way, what its ratio counts, and what goes with it. */
-export function IcedBar({ state, bench, apart, onMethod, onSchool, onIced }: IcedBarProps) {
+export function IcedBar({ state, bench, apart, yieldG, onState }: IcedBarProps) {
   const units = useUnits();
   const { iced, pins } = state;
   const { method } = iced;
+  const onIced = (part: Partial<IcedService>) => onState({ ...state, iced: { ...iced, ...part } });
   const chosen = chosenOf(state, bench);
   const school = schoolOf(pins, iced);
   const counts = !withoutIce(state);
@@ -38,14 +41,14 @@ export function IcedBar({ state, bench, apart, onMethod, onSchool, onIced }: Ice
           label="made by"
           value={method}
           options={ICED_METHODS.map((each) => ({ value: each, text: ICED_METHOD_WORDS[each].name }))}
-          onChange={(next) => onMethod(next as IcedMethod)}
+          onChange={(next) => onState(methodAs(next as IcedMethod, state, bench))}
         />
         {counts && (
           <ToggleGroup.Root
             type="single"
             aria-label="what the ratio counts"
             value={school ?? ""}
-            onValueChange={(next) => next && onSchool(next as IcedSchool)}
+            onValueChange={(next) => next && onState(schooled(next as IcedSchool, state, bench, yieldG))}
             className="flex flex-wrap overflow-hidden rounded-panel border-2 border-rim"
           >
             {ICED_SCHOOLS.map((each) => (

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { firstState } from "#scaling/state.ts";
+import { firstState } from "#scaling/start.ts";
 import { BENCH } from "#tests/pierHead.ts";
 import { mendedBy } from "./mended.ts";
 import { toldBoard } from "./told.ts";

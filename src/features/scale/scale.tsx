@@ -9,11 +9,10 @@ import type { Bench } from "#contract/bench.ts";
 import type { IcedSheet } from "#core/iced";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
-import { isCoupled } from "#scaling/coupling.ts";
 import { cupOverIce, icedCupOf } from "#scaling/iced.ts";
 import { inRange, mostOf, queryOf } from "#scaling/link.ts";
 import { turned } from "#scaling/placed.ts";
-import { methodAs, schooled, withoutIce } from "#scaling/service.ts";
+import { isCoupled, withoutIce } from "#scaling/service.ts";
 import { extractionOf, pinOn, solveState } from "#scaling/solved.ts";
 import {
   chosenOf,
@@ -199,9 +198,8 @@ export function Scale({ bench, start, broken }: ScaleProps) {
           state={state}
           bench={bench}
           apart={sheet?.apart}
-          onMethod={(method) => set(methodAs(method, state, bench))}
-          onSchool={(school) => set(schooled(school, state, bench, sheet?.exact.yieldG ?? 0))}
-          onIced={(part) => set({ ...state, iced: { ...state.iced, ...part } })}
+          yieldG={sheet?.exact.yieldG ?? 0}
+          onState={set}
         />
       )}
       {sheet && below && (

@@ -13,7 +13,7 @@ import { parsePct, parseTemp } from "#core/units";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { correctionSentence, FAULT_WORDS, icedFailureSentence, quantitySentence } from "#words/index.ts";
+import { correctionSentence, coupledSentence, FAULT_WORDS, quantitySentence } from "#words/index.ts";
 
 interface TastePanelProps {
   readonly iced: IcedInput;
@@ -110,7 +110,7 @@ export function TastePanel({ iced, asking, setting, grinder, correct, onTake }: 
           <span className="min-w-60 flex-1">
             {answer.ok
               ? `Change one thing: ${correctionSentence(answer.value, print, grinder)}`
-              : icedFailureSentence(answer.failure, units.printTemp)}
+              : coupledSentence(answer.failure, units.printTemp)}
           </span>
           {answer.ok && <Button onClick={() => onTake(answer.value)}>Take it</Button>}
         </p>
