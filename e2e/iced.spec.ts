@@ -197,7 +197,7 @@ test("other ways to be cold: a bath without ice in it, a concentrate a day ahead
   await choose(page, "made by", "strong, over ice in the glass");
   await expect(page.getByRole("region", { name: "The melt" })).toHaveCount(0);
   await choose(page, "made by", "strong, with cold water and ice");
-  await expect.poll(() => figure(page, "bypass")).toBeGreaterThan(200);
+  await expect.poll(() => figure(page, "cold water")).toBeGreaterThan(200);
 });
 
 test("what does not fit its server says how much does, or takes two; tasting changes one thing", async ({

@@ -18,6 +18,7 @@ const service = z.strictObject({
   topOff: z.enum(TOP_OFFS),
   steepRatio: within("steepRatio").describe("Water to coffee in a concentrate, g/g"),
   steepH: within("steepH").describe("h"),
+  steepKeptH: within("steepKeptH").describe("Thrown away so long after it was drained at the latest, h"),
   bathTempC: within("bathTempC").nullable().describe("What a bath chills to, °C; the house's when null"),
   bathIceG: within("bathIceG").nullable().describe("In the bath, g; as much as it takes when null"),
 });

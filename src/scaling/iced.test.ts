@@ -53,6 +53,7 @@ const services: fc.Arbitrary<IcedService> = fc.record({
   topOff: fc.constantFrom(...TOP_OFFS),
   steepRatio: fc.double({ min: 3, max: 14, noNaN: true }),
   steepH: fc.integer({ min: 4, max: 36 }),
+  steepKeptH: fc.integer({ min: 1, max: 168 }),
   bathTempC: fc.option(fc.integer({ min: 1, max: 40 })),
   bathIceG: fc.option(fc.integer({ min: 0, max: 9000 })),
 });
@@ -115,6 +116,20 @@ describe("schools on the sheet", () => {
       house.settings,
     );
     expect(schoolOf(pins, state.iced)).toBe("glass");
+  });
+
+  test("the house's window for ratios counts the server's ice: it says nothing of the other schools", () => {
+    const codes = (school: Parameters<typeof schooled>[0]) => {
+      const state = schooled(school, ICED, HOUSE, 2400);
+      const off = state.pins.map((pin) =>
+        /Ratio/.test(pin.name) ? { ...pin, value: pin.value * 0.75 } : pin,
+      );
+      return must(solveState({ ...state, pins: off }, HOUSE)).checks.map(({ code }) => code);
+    };
+    expect(codes("inside")).toContain("ratioOutsideWindow");
+    for (const school of ["glass", "onTop", "strength"] as const) {
+      expect(codes(school), school).not.toContain("ratioOutsideWindow");
+    }
   });
 
   test("counted in the glass it takes more coffee than in the server", () => {

@@ -142,6 +142,7 @@ function readPart(key: string, value: string): Partial<IcedService> | undefined 
     case "topOffG":
     case "steepRatio":
     case "steepH":
+    case "steepKeptH":
     case "bathTempC":
     case "bathIceG": {
       const [least, most] = ICED_RANGES[key];

@@ -1,6 +1,6 @@
 import type { Bench } from "#contract/bench.ts";
 import type { IcedSchool } from "#contract/house.ts";
-import type { IcedMethod, IcedService } from "#core/iced";
+import { type IcedMethod, type IcedService, USUAL_ICED } from "#core/iced";
 import type { PinName, PinSet } from "#core/sheet";
 import { withoutIce } from "./service.ts";
 import { chosenOf, firstYieldG, recipeRatio, type ScaleState, schoolPin } from "./state.ts";
@@ -38,7 +38,10 @@ export function methodAs(method: IcedMethod, state: ScaleState, bench: Bench): S
     name: "finalTempC" as const,
     value: settings.icedTempC,
   };
-  const iced = { ...state.iced, method };
+  // Over the ice in the glass there is ice enough; other ways are served over fresh ice again.
+  const { glass: old } = state.iced;
+  const glass = method === "overGlass" ? "bare" : state.iced.method === "overGlass" ? USUAL_ICED.glass : old;
+  const iced: IcedService = { ...state.iced, method, glass };
   const noIce: PinSet = { name: "iceG", value: 0 };
   switch (method) {
     case "bath": {

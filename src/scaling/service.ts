@@ -15,3 +15,11 @@ export function heldPins(state: ScaleState): readonly PinName[] {
 export function isCoupled({ serve, iced, pins }: ScaleState): boolean {
   return serve === "iced" && (iced.method === "steep" || pins.some(({ name }) => name === "strengthPct"));
 }
+
+/** Whether the house's window for iced ratios, which counts the server's ice, is what a sheet is aimed at. */
+export function aimsAtRatio({ serve, pins, iced }: ScaleState): boolean {
+  const otherwise = pins.some(({ name }) => name === "strengthPct" || name === "brewRatio");
+  return (
+    serve === "hot" || withoutIce({ serve, iced }) || !(otherwise || iced.inGlass.includes("totalRatio"))
+  );
+}

@@ -16,7 +16,7 @@ import {
   solveSheet,
 } from "#core/sheet";
 import { dropOf, icedInputFrom } from "./iced.ts";
-import { heldPins, withoutIce } from "./service.ts";
+import { aimsAtRatio, heldPins, withoutIce } from "./service.ts";
 import { type Chosen, chosenOf, type ScaleState } from "./state.ts";
 
 /** The extraction that a sheet counts with: the metered source cup's, else the house's guess. */
@@ -92,7 +92,7 @@ export function sheetInputOf(state: ScaleState, bench: Bench, extractionPct?: nu
       basket: brewer.basket ?? undefined,
     },
     coffee: { densityGPerMl: coffee.densityGPerMl },
-    window,
+    window: aimsAtRatio(state) ? window : { ...window, ratio: undefined },
     ...(ice && { iceHeapGPerMl: ice.heapGPerMl }),
   };
 }

@@ -139,7 +139,9 @@ export function serveAs(serve: Serve, state: ScaleState, bench: Bench): ScaleSta
 export function fromRecipe(versionId: string, state: ScaleState, bench: Bench): ScaleState {
   const recipe = bench.recipes.find((row) => row.versionId === versionId);
   if (!recipe) return state;
-  const next = { ...state, recipe: versionId, coffee: recipe.coffeeId };
+  // Another recipe has a bloom of its own.
+  const iced = { ...state.iced, bloomTimes: null };
+  const next = { ...state, recipe: versionId, coffee: recipe.coffeeId, iced };
   if (recipe.serve !== state.serve) return serveAs(recipe.serve, next, bench);
   const ratio = recipeRatio(recipe);
   const pins = state.pins.map((pin) =>

@@ -156,6 +156,16 @@ describe("the steps of each way to be cold", () => {
     expect(stepsOf(card, print).at(-1)).toContain("10 glasses, at the first sip about 6 °C and 1.19 %");
   });
 
+  test("ice that stays is strained off, or goes along where it is served with it", () => {
+    const checks = [{ code: "iceLeftOver", severity: "warn", figures: { iceLeftG: 84.2 }, message: "" }];
+    const left = (glass: IcedService["glass"]) => {
+      const card = iced({ glass });
+      return { ...card, result: { ...card.result, checks } } as CardSheet;
+    };
+    expect(at(left("cubes"), "About 84 g of ice stay: strain them off")).toBeGreaterThan(0);
+    expect(at(left("own"), "they go along into the glasses")).toBeGreaterThan(0);
+  });
+
   test("two servers have half of the ice each, and are changed over", () => {
     const card = iced({ servers: 2 });
     expect(at(card, "each of two empty glass servers, then weigh 550 g of ice")).toBeGreaterThan(0);
@@ -197,6 +207,9 @@ describe("the steps of each way to be cold", () => {
     const card = iced({ method: "steep", steepH: 16 }, { steep });
     expect(stepsOf(card, print)[0]).toContain("A day ahead: grind 184 g coarse, Chough 8.5.");
     expect(at(card, "leave it cold for 16 hours")).toBeGreaterThan(0);
+    expect(
+      at(card, "throw away what is left 48 hours later, or sooner by your local food code"),
+    ).toBeGreaterThan(0);
     expect(at(card, "Set Fulmar")).toBe(-1);
     expect(cautionsOf(card).join(" ")).not.toContain("scald");
     expect(cardTitle(card, false)).toContain("a cold concentrate");

@@ -83,9 +83,26 @@ export function icedAfter({ sheet, iced, print }: IcedCard): readonly string[] {
       const change =
         iced?.service.servers === 2 ? ["Change the server over when half of the coffee is through."] : [];
       const joins = iced?.apart && iced.apart.massG >= 1 ? ["Pour the bloom's cup in last."] : [];
-      return [...change, ...joins, `Swirl until the ice has melted${long}. ${weigh}`];
+      return [
+        ...change,
+        ...joins,
+        `Swirl until the ice has melted${long}. ${weigh}`,
+        ...leftOver({ sheet, iced, print }),
+      ];
     }
   }
+}
+
+/** Ice that stays in the server: it goes along, or it is strained off and its mass leaves. */
+function leftOver({ sheet, iced, print }: IcedCard): readonly string[] {
+  const left = sheet.result.checks?.find(({ code }) => code === "iceLeftOver")?.figures.iceLeftG;
+  if (left === undefined) return [];
+  const ice = whole(print.mass, left);
+  return [
+    iced?.service.glass === "own"
+      ? `About ${ice} of ice stay: they go along into the glasses.`
+      : `About ${ice} of ice stay: strain them off before you serve.`,
+  ];
 }
 
 /** How a glass of it is served. */
@@ -109,6 +126,7 @@ export function steepSteps({ sheet, iced, print }: IcedCard): readonly string[] 
     `Pour ${print.liquid(brewWaterG)} of cold water on it in a clean vessel with a lid, and stir once, until all of it is wet.`,
     `Cover it, write made and throw-away times on it, and leave it cold for ${hours} hours.`,
     `Drain it through a clean filter; do not press it. It gives about ${whole(print.liquid, yieldG - bypassG)}.`,
+    `Keep it closed and cold, and throw away what is left ${printNumber(iced?.service.steepKeptH ?? 0, 0)} hours later, or sooner by your local food code.`,
     `When it is served: ${parts}${print.liquid(bypassG)} for all of it, which makes ${whole(print.liquid, yieldG)}.`,
     "Taste it thinned.",
   ];

@@ -29,9 +29,10 @@ export interface IcedService {
   /** On top of each glass, g. */
   readonly topOffG: number;
   readonly topOff: TopOff;
-  /** Of a concentrate: water to coffee, g/g, and how long it steeps, h. */
+  /** Of a concentrate: water to coffee, g/g, how long it steeps, and how long after that it is kept at most, h. */
   readonly steepRatio: number;
   readonly steepH: number;
+  readonly steepKeptH: number;
   /** Of a bath: what the coffee comes down to, °C, and its ice, g; the house's temperature and as much as it takes where null. */
   readonly bathTempC: number | null;
   readonly bathIceG: number | null;
@@ -49,6 +50,7 @@ export const USUAL_ICED: IcedService = {
   topOff: "water",
   steepRatio: 7,
   steepH: 16,
+  steepKeptH: 48,
   bathTempC: null,
   bathIceG: null,
 };
@@ -59,6 +61,7 @@ export const ICED_RANGES = {
   topOffG: [0, 400],
   steepRatio: [3, 14],
   steepH: [4, 36],
+  steepKeptH: [1, 168],
   bathTempC: [1, 40],
   bathIceG: [0, 100_000],
 } as const;

@@ -28,7 +28,13 @@ export function BathPanel({ state, bench, sheet, iced, onIced }: BathPanelProps)
   const units = useUnits();
   const bath = useMemo(() => bathOf(state, bench, sheet.rounded), [state, bench, sheet]);
   const series = useMemo(() => (bath ? seriesOf(bath) : []), [bath]);
-  if (!bath) return null;
+  if (!bath) {
+    return (
+      <Panel title="The bath">
+        <p>A bath takes ice: put an ice source on this site's Bench.</p>
+      </Panel>
+    );
+  }
   const print = { mass: units.printMass, liquid: units.printLiquid, temp: units.printTemp };
   const { turned, still, iceG, waterG, startTempC, wantedTempC, rateIsGuess } = bath;
   return (

@@ -3,17 +3,15 @@
 import { memo, useCallback, useEffect, useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
-import type { Correction, IcedService, IcedSheet } from "#core/iced";
+import type { IcedService, IcedSheet } from "#core/iced";
 import { type Mend, recommended, type WayAnswer } from "#core/outlook";
 
 import { asStandard, standardAt } from "#scaling/approved.ts";
 import { askingOf } from "#scaling/asking.ts";
 import { callsForMore } from "#scaling/bigger.ts";
-import { corrected } from "#scaling/corrected.ts";
 import { grindAnswer } from "#scaling/grindAnswer.ts";
-import { icedInputFrom } from "#scaling/iced.ts";
 import { withoutIce } from "#scaling/service.ts";
-import { extractionOf, sheetInputOf } from "#scaling/solved.ts";
+import { extractionOf } from "#scaling/solved.ts";
 import { chosenOf, type GrindPick, type ScaleState } from "#scaling/state.ts";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
@@ -25,19 +23,14 @@ import {
   tookSentence,
 } from "#words/index.ts";
 import { BasketPanel } from "./basketPanel.tsx";
-import { BathPanel } from "./bathPanel.tsx";
 import { BiggerPanel } from "./biggerPanel.tsx";
 import { Checks } from "./checks.tsx";
 import { type Coupled, useCoupled } from "./coupled.ts";
 import { CupPanel } from "./cupPanel.tsx";
 import { DialLadder } from "./dialLadder.tsx";
-import { GlassPanel } from "./glassPanel.tsx";
-import { MeltPanel } from "./meltPanel.tsx";
+import { IcedPanels } from "./icedPanels.tsx";
 import { mendedBy } from "./mended.ts";
-import { PoursPanel } from "./poursPanel.tsx";
 import { ServerMends } from "./serverMends.tsx";
-import { SteepPanel } from "./steepPanel.tsx";
-import { TastePanel } from "./tastePanel.tsx";
 import type { Told } from "./told.ts";
 import { toldOf, useForecast } from "./useForecast.ts";
 import type { Extraction } from "./why.ts";
@@ -113,37 +106,11 @@ export const Below = memo(function Below(props: BelowProps) {
   const standard =
     serve === "iced" && state.iced.method !== "onIce" ? undefined : standardAt(bench.standards, place);
   const steeped = serve === "iced" && state.iced.method === "steep";
-  const onIced = useCallback(
-    (part: Partial<IcedService>) => onChange((now) => ({ ...now, iced: { ...now.iced, ...part } })),
-    [onChange],
-  );
-  const takeCorrection = useCallback(
-    (correction: Correction) =>
-      onTake((now) => corrected(correction, now), "One thing changed: brew it, and taste again."),
-    [onTake],
-  );
-  const takeServer = useCallback(
-    (to: (state: ScaleState) => ScaleState, said: string) => onTake(to, said),
-    [onTake],
-  );
   const { strengthPct } = recipe;
-  const { guessPct } = useMemo(
-    () => ({ guessPct: extractionOf(recipe, bench.settings.extractionGuessPct) }),
-    [recipe, bench],
-  );
+  const cup = extractionOf(recipe, bench.settings.extractionGuessPct);
   const metered = useMemo(
-    () => (strengthPct === null || guessPct.guess ? undefined : { strengthPct, extractionPct: guessPct.pct }),
-    [strengthPct, guessPct],
-  );
-  const icedInput = useMemo(
-    () =>
-      serve === "iced"
-        ? icedInputFrom(sheetInputOf(state, bench, extraction.pct), state.iced, {
-            chosen: chosenOf(state, bench),
-            bench,
-          })
-        : undefined,
-    [serve, state, bench, extraction.pct],
+    () => (strengthPct === null || cup.guess ? undefined : { strengthPct, extractionPct: cup.pct }),
+    [strengthPct, cup.guess, cup.pct],
   );
   const picked = first?.picked.outlook;
   // A setting that was picked too fine is mended on the dial; what even the suggested one cannot, is too much at once.
@@ -174,8 +141,9 @@ export const Below = memo(function Below(props: BelowProps) {
           mends={study && study.of === first ? study.mends : undefined}
           onMend={takeMend}
           steeped={steeped}
+          coldBypass={serve === "iced" && state.iced.method === "withWater"}
           {...(serve === "iced" && {
-            server: <ServerMends state={state} bench={bench} sheet={sheet} onTake={takeServer} />,
+            server: <ServerMends state={state} bench={bench} sheet={sheet} onTake={onTake} />,
           })}
         />
         {picked?.ok && brewer.basket && <BasketPanel basket={brewer.basket} outlook={picked.value} />}
@@ -200,6 +168,7 @@ export const Below = memo(function Below(props: BelowProps) {
             answer={answer}
             first={first}
             pick={grind}
+            iced={serve === "iced" && !withoutIce(state)}
             onPick={onGrind}
             bench={bench}
             coffeeId={chosen.coffee.id}
@@ -218,39 +187,17 @@ export const Below = memo(function Below(props: BelowProps) {
           />
         )}
         {serve === "iced" && (
-          <>
-            <PoursPanel
-              state={state}
-              bench={bench}
-              sheet={sheet}
-              stretch={first?.stretch}
-              iced={iced}
-              onIced={onIced}
-            />
-            {state.iced.method === "bath" && (
-              <BathPanel state={state} bench={bench} sheet={sheet} iced={iced} onIced={onIced} />
-            )}
-            {state.iced.method === "steep" && <SteepPanel state={state} bench={bench} sheet={sheet} />}
-            {state.iced.method !== "overGlass" && (
-              <MeltPanel
-                state={state}
-                bench={bench}
-                sheet={sheet}
-                brewTimeS={picked?.ok ? picked.value.brew.brewTimeS : undefined}
-              />
-            )}
-            <GlassPanel state={state} bench={bench} sheet={sheet} iced={iced} onIced={onIced} />
-            {icedInput && "asking" in asked && first && !withoutIce(state) && (
-              <TastePanel
-                iced={icedInput}
-                asking={asked.asking}
-                setting={first.picked.setting}
-                grinder={grinder.name}
-                correct={correct}
-                onTake={takeCorrection}
-              />
-            )}
-          </>
+          <IcedPanels
+            bench={bench}
+            state={state}
+            sheet={sheet}
+            iced={iced}
+            first={first}
+            asking={"asking" in asked ? asked.asking : undefined}
+            correct={correct}
+            onChange={onChange}
+            onTake={onTake}
+          />
         )}
         <CupPanel
           sheet={sheet}

@@ -59,6 +59,8 @@ interface ChecksProps {
   readonly onMend: (mend: Mend) => void;
   /** It lies in its water: there is no brewer and no bed. */
   readonly steeped?: boolean;
+  /** What goes round the bed is cold water: it does not come from the brewer. */
+  readonly coldBypass?: boolean;
   /** What would make it fit its server, as lines of the list. */
   readonly server?: ReactNode;
 }
@@ -77,6 +79,7 @@ export function Checks({
   onMend,
   server,
   steeped = false,
+  coldBypass = false,
 }: ChecksProps) {
   const units = useUnits();
   const { brewer, coffee, grinder } = chosen;
@@ -131,7 +134,7 @@ export function Checks({
               : `${brewer.name} gives ${units.printTemp(water.tempC)} at its spray head`
           }: the recipe's ${units.printTemp(chosen.recipe.waterTempC)} cannot be reached.`}</Line>
         )}
-        {brewer.bypassMaxPct !== null && !steeped && bypassPct > brewer.bypassMaxPct && (
+        {brewer.bypassMaxPct !== null && !steeped && !coldBypass && bypassPct > brewer.bypassMaxPct && (
           <Line severity="warn">{`${printPct(bypassPct, { decimals: 0 })} of the hot water goes round the bed; ${brewer.name} does ${printPct(brewer.bypassMaxPct, { decimals: 0 })} at most.`}</Line>
         )}
         {guessesOf(chosen).map((guessed) => (

@@ -5,7 +5,7 @@ import Link from "next/link";
 import { memo } from "react";
 import type { Bench, BenchGrinder } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
-import { bracketAround, coarser, onDial, type Pulls } from "#core/grind";
+import { bracketAround, coarser, onDial } from "#core/grind";
 import { type Answer, type First, type Rung, recommended } from "#core/outlook";
 import { printMass, printNumber, printPct, printTime } from "#core/units";
 import type { GrindAnswer } from "#scaling/grindAnswer.ts";
@@ -13,9 +13,10 @@ import type { GrindPick } from "#scaling/state.ts";
 import { teaches } from "#scaling/teaching.ts";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { ANSWER_WORDS, differSentences, missSentence, outlookWords, pullWords } from "#words/index.ts";
+import { ANSWER_WORDS, differSentences, missSentence, outlookWords } from "#words/index.ts";
 import { DialRail, type Mark } from "./dialRail.tsx";
 import { LearnedNote } from "./learnedNote.tsx";
+import { PullsNote } from "./pullsNote.tsx";
 
 const n = (value: number) => printNumber(value, 2);
 
@@ -25,6 +26,8 @@ interface DialLadderProps {
   readonly answer: GrindAnswer;
   readonly first: First | undefined;
   readonly pick: GrindPick;
+  /** Brewed short, with ice for the rest of its water. */
+  readonly iced: boolean;
   readonly onPick: (pick: GrindPick) => void;
   readonly bench: Bench;
   readonly coffeeId: string;
@@ -46,6 +49,7 @@ export const DialLadder = memo(function DialLadder({
   answer,
   first,
   pick,
+  iced,
   onPick,
   bench,
   coffeeId,
@@ -54,6 +58,8 @@ export const DialLadder = memo(function DialLadder({
 }: DialLadderProps) {
   const { source, translated, rule } = answer;
   const rungs = first?.ladder.rungs ?? [];
+  // A hot sheet's rule has the bed's pull alone, which its reasons say.
+  const rulePull = iced ? rule?.pulls : undefined;
   if (!translated && rungs.length === 0) {
     return (
       <Panel title={`On ${grinder.name}'s dial`}>
@@ -100,6 +106,16 @@ export const DialLadder = memo(function DialLadder({
       ),
     ],
   };
+  const pull = pick === "rule" ? rulePull : pick === "extraction" ? first?.ladder.pulls : undefined;
+  const from = translated?.exact;
+  const pulls =
+    pull && from !== undefined
+      ? {
+          from,
+          bed: coarser(from, pull.bed, grinder),
+          all: coarser(from, pull.bed + pull.short, grinder),
+        }
+      : undefined;
   const bracket = bracketAround(setting, grinder);
   const aside = [bracket.finer, bracket.coarser].filter((each) => each !== undefined);
   return (
@@ -124,7 +140,7 @@ export const DialLadder = memo(function DialLadder({
       }
     >
       <div className="flex flex-wrap gap-x-4 gap-y-2">
-        <DialRail grinder={grinder} marks={marks} band={band} />
+        <DialRail grinder={grinder} marks={marks} band={band} pulls={pulls} />
         <div className="min-w-0 flex-1 overflow-x-auto">
           <table className="w-full text-sm tabular-nums" aria-label="answers on the dial">
             <thead>
@@ -179,7 +195,7 @@ export const DialLadder = memo(function DialLadder({
               )}
             </p>
           )}
-          <PullsNote rule={rule?.pulls} forecast={first?.ladder.pulls} grinder={grinder} />
+          <PullsNote rule={rulePull} forecast={first?.ladder.pulls} grinder={grinder} />
           <Reasons lines={lines} grinder={grinder} />
           {learned && (
             <LearnedNote
@@ -196,48 +212,6 @@ export const DialLadder = memo(function DialLadder({
     </Panel>
   );
 });
-
-interface PullsNoteProps {
-  readonly rule: Pulls | undefined;
-  readonly forecast: Pulls | undefined;
-  readonly grinder: BenchGrinder;
-}
-
-/** On a short brew: what pulls the dial to finer and what to coarser, each apart, and their sum. */
-function PullsNote({ rule, forecast, grinder }: PullsNoteProps) {
-  if (!forecast && !rule?.short) return null;
-  const rows = [
-    ["house rule", rule],
-    ["same extraction", forecast],
-  ] as const;
-  return (
-    <table className="mt-2 text-sm tabular-nums" aria-label="what pulls the dial">
-      <thead>
-        <tr className="text-left text-quiet">
-          <th className="pr-4 font-normal">from the source, on {grinder.name}</th>
-          <th className="pr-4 font-normal">the bed</th>
-          <th className="pr-4 font-normal">the short brew</th>
-          <th className="font-normal">together</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(
-          ([name, pulls]) =>
-            pulls && (
-              <tr key={name}>
-                <th scope="row" className="pr-4 text-left font-normal">
-                  {name}
-                </th>
-                <td className="pr-4">{pullWords(pulls.bed)}</td>
-                <td className="pr-4">{pullWords(pulls.short)}</td>
-                <td className="font-semibold">{pullWords(pulls.bed + pulls.short)}</td>
-              </tr>
-            ),
-        )}
-      </tbody>
-    </table>
-  );
-}
 
 /** What an answer would give. */
 function Given({ rung }: { readonly rung: Rung | undefined }) {

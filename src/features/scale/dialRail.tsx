@@ -16,23 +16,34 @@ export interface RailBand {
 
 const HEIGHT = 170;
 const RAIL_X = 44;
-const WIDTH = 78;
+const WIDTH = 104;
 /** The rail shows so much of the dial around its marks, and some steps beyond them. */
 const SHOWN_SHARE = 1 / 3;
 const AROUND = 1.3;
+
+/** Settings of the dial: the source's, with the bed's pull added, and with the short brew's too. */
+export interface RailPulls {
+  readonly from: number;
+  readonly bed: number;
+  readonly all: number;
+}
 
 /** The dial as a rail, coarse on top, with its steps and what is marked on it. */
 export function DialRail({
   grinder,
   marks,
   band,
+  pulls,
 }: {
   readonly grinder: BenchGrinder;
   readonly marks: readonly Mark[];
   readonly band: RailBand | undefined;
+  /** What pulls the picked answer away from the source, one after the other. */
+  readonly pulls?: RailPulls | undefined;
 }) {
   const { min, max, step, higherIs } = grinder;
-  const settings = [...marks.map(({ at }) => at), ...(band?.approved ?? [])];
+  const pulled = pulls ? [pulls.from, pulls.bed, pulls.all] : [];
+  const settings = [...marks.map(({ at }) => at), ...(band?.approved ?? []), ...pulled];
   const [least, most] = [Math.min(...settings), Math.max(...settings)];
   const span = Math.min(max - min, Math.max(step * 8, (max - min) * SHOWN_SHARE, (most - least) * AROUND));
   const low = Math.max(min, Math.min((least + most) / 2 - span / 2, max - span));
@@ -82,7 +93,35 @@ export function DialRail({
           strokeWidth={picked ? 6 : 2}
         />
       ))}
+      {pulls && (
+        <>
+          <Pull x={RAIL_X + 40} from={y(pulls.from)} to={y(pulls.bed)} className="stroke-hot" />
+          <Pull x={RAIL_X + 52} from={y(pulls.bed)} to={y(pulls.all)} className="stroke-ice" dashed />
+        </>
+      )}
     </svg>
+  );
+}
+
+interface PullProps {
+  readonly x: number;
+  readonly from: number;
+  readonly to: number;
+  readonly className: string;
+  readonly dashed?: boolean;
+}
+
+const ARROW = 4;
+
+/** An arrow along the rail; none where it would be no longer than its head. */
+function Pull({ x, from, to, className, dashed }: PullProps) {
+  if (Math.abs(to - from) < ARROW) return null;
+  const back = to > from ? -ARROW : ARROW;
+  return (
+    <g className={`fill-none ${className}`} strokeWidth={2}>
+      <line x1={x} x2={x} y1={from} y2={to} strokeDasharray={dashed ? "4 3" : undefined} />
+      <path d={`M ${x - ARROW} ${to + back} L ${x} ${to} L ${x + ARROW} ${to + back}`} />
+    </g>
   );
 }
 

@@ -88,6 +88,7 @@ export function IcedBar({ state, bench, apart, yieldG, onState }: IcedBarProps) 
           <>
             <IcedField name="steepRatio" label="water to coffee" iced={iced} onIced={onIced} />
             <IcedField name="steepH" label="steeps, hours" iced={iced} onIced={onIced} />
+            <IcedField name="steepKeptH" label="kept at most, hours" iced={iced} onIced={onIced} />
           </>
         )}
       </div>

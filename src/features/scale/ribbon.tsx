@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from "react";
 import type { Bench, BenchBrewer } from "#contract/bench.ts";
-import { GLASS_PINS, type GlassPin, type IcedSheet } from "#core/iced";
+import { GLASS_PINS, type GlassPin, type IcedMethod, type IcedSheet } from "#core/iced";
 import { cupsFrom } from "#core/sheet";
 import { parseLiquid, parseNumber, printNumber, printPct, printTime } from "#core/units";
 import { figureIn } from "#scaling/placed.ts";
@@ -36,8 +36,8 @@ interface RibbonProps {
   readonly onTurn: (name: GlassPin) => void;
   /** No ice goes into it. */
   readonly withoutIce: boolean;
-  /** A concentrate. */
-  readonly steeped: boolean;
+  /** Undefined where it is hot. */
+  readonly method: IcedMethod | undefined;
   /** What the forecast says, once it does. */
   readonly board: ToldBoard;
 }
@@ -72,19 +72,23 @@ const ICED: readonly FigureName[] = [
 
 /** Of the glasses that a drink is poured into hot, what is filled. */
 const USUAL_FILL_SHARE = 0.95;
-/** What a concentrate calls its water. */
-const STEEP_FIGURE_WORDS: { readonly [name in FigureName]?: string } = {
-  brewWaterG: "cold water",
-  bypassG: "thinned with",
-  brewRatio: "ratio, when thinned",
-  yieldG: "drinks in all",
+/** What some ways to be cold call their water. */
+const FIGURE_WORDS_OF: { readonly [method in IcedMethod]?: { readonly [name in FigureName]?: string } } = {
+  steep: {
+    brewWaterG: "cold water",
+    bypassG: "thinned with",
+    brewRatio: "ratio, when thinned",
+    yieldG: "drinks in all",
+  },
+  withWater: { bypassG: "cold water", brewRatio: "ratio, without ice" },
 };
 
 /** The solved sheet as one drawing, with every figure where its mass is. */
 export function Ribbon(props: RibbonProps) {
   const { sheet, chosen, serve, shown, onShow, pinned, nudgeOf, onPin, onFree, extraction, cups, board } =
     props;
-  const { glass, inGlass, onTurn, withoutIce, steeped } = props;
+  const { glass, inGlass, onTurn, withoutIce, method } = props;
+  const steeped = method === "steep";
   const units = useUnits();
   const figures = sheet[shown];
   const names = serve === "hot" || withoutIce ? HOT : ICED;
@@ -125,7 +129,9 @@ export function Ribbon(props: RibbonProps) {
               <Plate
                 key={name}
                 label={
-                  ofGlass ? GLASS_PIN_WORDS[glassPin] : (steeped && STEEP_FIGURE_WORDS[name]) || kind.label
+                  ofGlass
+                    ? GLASS_PIN_WORDS[glassPin]
+                    : (method && FIGURE_WORDS_OF[method]?.[name]) || kind.label
                 }
                 text={kind.print(value, units)}
                 pinned={pin !== undefined}

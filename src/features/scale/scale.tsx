@@ -222,7 +222,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             }
             inGlass={iced && sheet.inGlass ? state.iced.inGlass : undefined}
             withoutIce={withoutIce(state)}
-            steeped={iced && state.iced.method === "steep"}
+            method={iced ? state.iced.method : undefined}
             onTurn={(name) => set(turned(name, state, sheet))}
             cups={bench.cups.filter(({ serve }) => serve === state.serve)}
             board={board}

@@ -15,7 +15,7 @@ import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { correctionSentence, coupledSentence, FAULT_WORDS, quantitySentence } from "#words/index.ts";
 
-interface TastePanelProps {
+export interface TastePanelProps {
   readonly iced: IcedInput;
   readonly asking: Asking;
   readonly setting: number;

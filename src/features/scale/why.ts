@@ -50,7 +50,7 @@ export function whyOf(name: FigureName, { exact, rounded, chosen, extraction }: 
       ];
     case "bypassG":
       return [
-        `Hot water beside the bed: nothing unless you pin it. Share of hot water: ${n((100 * bypassG) / (brewWaterG + bypassG))} %.`,
+        `Water beside the bed: nothing unless you pin it. Share of brew water and bypass: ${n((100 * bypassG) / (brewWaterG + bypassG))} %.`,
       ];
     case "iceG":
       return [

@@ -331,6 +331,11 @@ function Item({ item, sheet, mayPlan, onBatches, onRemove }: ItemProps) {
               `, set ${printSetting(sheet.result.rounded.settingG)}`}
             {sheet.result.rounded.iceG > 0 && `, ice ${units.printMass(sheet.result.rounded.iceG)}`}, into{" "}
             {sheet.madeWith.vessel}
+            {sheet.iced?.service.method === "steep" && (
+              <strong className="block text-due">
+                Begin it the day before: it steeps for {sheet.iced.service.steepH} hours.
+              </strong>
+            )}
           </span>
         )}
       </span>
