@@ -79,6 +79,8 @@ export async function signIn(page: Page, { name, pin }: { readonly name: string;
 
 /** What axe finds serious or critical on the page as it stands. */
 export async function seriousFaults(page: Page): Promise<readonly string[]> {
+  // A page's title may stream in after what is first seen of it.
+  await expect(page).toHaveTitle(/\S/);
   await page.evaluate(AXE);
   const { violations } = await page.evaluate(() =>
     (window as unknown as { axe: { run: () => Promise<AxeResults> } }).axe.run(),
