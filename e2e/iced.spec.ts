@@ -266,6 +266,17 @@ test("a hand-brewed glass with its bloom kept apart is colder than without", asy
   await expect(card).toContainText("Set the dripper over a small cup first");
   await expect(card).toContainText(/set that cup aside, and the dripper over the ice/);
   await expect(card).toContainText("Pour the bloom's cup in last.");
+  // The longest of cards still stands on a quarter of a page, boxes and all.
+  await page.evaluate(() => {
+    window.print = () => {};
+  });
+  await page.getByRole("button", { name: "Four on A4" }).click();
+  await page.emulateMedia({ media: "print" });
+  const cut = await page
+    .locator("[data-card]")
+    .first()
+    .evaluate((sheet) => sheet.scrollHeight - sheet.clientHeight);
+  expect(cut).toBeLessThanOrEqual(0);
 });
 
 test("the drop from brew water to drip is measured with the thermometer, by the way it is brewed", async ({

@@ -26,6 +26,8 @@ export interface CardFaceProps {
   readonly made: string;
 }
 
+/** More steps than these are set smaller on paper, so that a quarter of a page holds them. */
+const MOST_SHORT_STEPS = 11;
 /** What is written on a printed card by hand; what is chilled is labelled with its times. */
 const HOT_BOXES = ["dose", "setting", "dial", "weighed out", "time", "liked?"] as const;
 const ICED_BOXES = [...HOT_BOXES, "made at", "throw away at"] as const;
@@ -39,6 +41,7 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
   const method = sheet.iced?.service.method;
   const steeped = method === "steep";
   const print = { mass: units.printMass, liquid: units.printLiquid, temp: units.printTemp };
+  const steps = stepsOf(sheet, print);
   const figures: [string, string][] = [
     ["coffee", units.printMass(rounded.doseG)],
     [dial ? `grind on ${dial.grinder}` : "grind", dial ? printNumber(dial.setting, 1) : "—"],
@@ -59,6 +62,7 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
   return (
     <article
       data-card
+      data-long={steps.length > MOST_SHORT_STEPS ? "" : undefined}
       className={`rounded-panel border-2 bg-enamel p-4 ${draft ? "border-stop border-dashed" : "border-rim"}`}
     >
       <header className="flex items-start justify-between gap-3">
@@ -118,12 +122,12 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
           {dial?.by && dial.by !== "hand" && `; ${groundBy(dial.by)}`}
         </p>
       )}
-      <ol className="list-decimal space-y-1 pl-6">
-        {stepsOf(sheet, print).map((step) => (
+      <ol className="list-decimal space-y-1 pl-6 print:space-y-px">
+        {steps.map((step) => (
           <li key={step}>{step}</li>
         ))}
       </ol>
-      <ul className="mt-3 space-y-0.5 text-sm">
+      <ul className="mt-3 space-y-0.5 text-sm print:mt-1.5">
         {cautionsOf(sheet).map((caution) => (
           <li key={caution} className="flex gap-1.5">
             <TriangleAlert size={16} aria-hidden className="mt-0.5 shrink-0 text-due" />
@@ -142,9 +146,9 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
         {forecast ? "aimed at" : "strength"} {printNumber(rounded.strengthPct ?? 0, 2)} %
         {madeWith.extractionIsGuess ? " (guess)" : ""} · made {made}
       </p>
-      <dl className={`mt-3 hidden gap-2 print:grid ${iced ? "grid-cols-4" : "grid-cols-3"}`} data-boxes>
+      <dl className={`mt-1.5 hidden gap-1.5 print:grid ${iced ? "grid-cols-4" : "grid-cols-3"}`} data-boxes>
         {(iced ? ICED_BOXES : HOT_BOXES).map((box) => (
-          <div key={box} className="min-h-9 rounded border border-rim px-1.5 text-xs">
+          <div key={box} className="min-h-8 rounded border border-rim px-1.5 text-xs">
             <dt>{box}</dt>
             <dd />
           </div>

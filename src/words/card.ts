@@ -88,7 +88,7 @@ export function stepsOf(sheet: CardSheet, print: CardPrinters): readonly string[
   if (hot)
     steps.push(`Weigh it: about ${print.liquid(yieldG)}. Swirl or stir, so that top and bottom taste alike.`);
   else steps.push(...icedAfter(card));
-  steps.push("Taste it, and again when it has cooled a little.");
+  steps.push(hot ? "Taste it, and again when it has cooled a little." : "Taste it.");
   const after = handed("after");
   steps.push(...after);
   steps.push(

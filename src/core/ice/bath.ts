@@ -2,6 +2,7 @@ import { fail, ok, type Result } from "#core/result";
 import { equilibrium, type WouldFreeze } from "./equilibrium.ts";
 import type { Ice } from "./heat.ts";
 import { meltingHeatJPerG, WATER_J_PER_G_K } from "./heat.ts";
+import { thinned } from "./thinned.ts";
 
 /** A full-strength batch in its closed vessel, in a bath of ice and water. */
 export interface BathInput extends Ice {
@@ -47,7 +48,6 @@ export type BathFailure =
 const ROOM_W_PER_K = 1.5;
 const STEP_S = 2;
 const MOST_S = 14_400;
-const POINTS = 90;
 /** A bath that comes to rest exactly at what is wanted never gets there: so much below it, K. */
 const BELOW_K = 0.5;
 
@@ -117,9 +117,4 @@ export function bathIceFor({
     (WATER_J_PER_G_K * coffeeG + vesselJPerK) * (startTempC - restC) +
     WATER_J_PER_G_K * bathWaterG * (bathWaterTempC - restC);
   return Math.max(0, heatJ / (meltingHeatJPerG(ice) + WATER_J_PER_G_K * restC));
-}
-
-function thinned(steps: readonly BathPoint[]): readonly BathPoint[] {
-  const every = Math.max(1, Math.floor(steps.length / POINTS));
-  return steps.filter((_, i) => i % every === 0 || i === steps.length - 1);
 }

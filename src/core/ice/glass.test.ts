@@ -1,24 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { type GlassInput, glassCurve, USUAL_GLASS_GAIN_W_PER_K } from "./index.ts";
+import { GLASS as SERVED } from "#tests/iced.ts";
+import { type GlassInput, glassCurve } from "./index.ts";
 
-const GLASS: GlassInput = {
-  coffeeG: 240,
-  coffeeTempC: 8,
-  strengthPct: 1.25,
-  iceG: 60,
-  iceTempC: -1,
-  iceWetShare: 0.08,
-  pieceMm: 22,
-  shakenS: 0,
-  strained: true,
-  topOffG: 0,
-  topOffTempC: 5,
-  vesselJPerK: 180,
-  vesselTempC: 21,
-  roomTempC: 21,
-  gainWPerK: USUAL_GLASS_GAIN_W_PER_K,
-};
+const GLASS: GlassInput = { ...SERVED, coffeeG: 240, iceG: 60, coffeeTempC: 8, strengthPct: 1.25 };
 const MOMENTS = [30, 300, 600, 900];
 const at = (change: Partial<GlassInput> = {}) => glassCurve({ ...GLASS, ...change }, MOMENTS);
 const figure = (min: number, max: number) => fc.double({ min, max, noNaN: true });

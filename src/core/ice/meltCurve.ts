@@ -4,6 +4,7 @@ import { levelMl } from "./level.ts";
 import type { MeltInput } from "./melt.ts";
 import { iceIn, melted, poured, strengthOf, tempOf } from "./slush.ts";
 import { type Stirring, TRANSFER_W_PER_M2_K } from "./stirring.ts";
+import { thinned } from "./thinned.ts";
 
 export interface MeltCurveInput extends MeltInput {
   /** A piece of the ice, across, mm; 5 to 80. */
@@ -44,7 +45,6 @@ const MOST_S = 1800;
 /** Beyond the end it is looked on for so long, as a share of the time until then, and at least so long. */
 const AFTER_SHARE = 0.25;
 const AFTER_S = 30;
-const POINTS = 120;
 
 /**
  * Ice, temperature and strength over time, while hot beverage arrives on ice in one well-mixed server.
@@ -93,10 +93,4 @@ export function meltCurve(input: MeltCurveInput): Result<MeltCurve, WouldFreeze>
     slush = melted(slush, melter, STEP_S);
   }
   return ok({ doneS, points: thinned(steps), mostMl: Math.max(...steps.map((each) => each.levelMl)) });
-}
-
-/** So many of the steps as draw a curve, the first and the last among them. */
-function thinned(steps: readonly MeltPoint[]): readonly MeltPoint[] {
-  const every = Math.max(1, Math.floor(steps.length / POINTS));
-  return steps.filter((_, i) => i % every === 0 || i === steps.length - 1);
 }

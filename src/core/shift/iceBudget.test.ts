@@ -50,6 +50,7 @@ describe("a day's ice", () => {
           const madeG = hours.reduce((sum, hour) => sum + hour.madeG, 0);
           // Other drinks take their share of all that could be made.
           const othersG = otherShare * (inBinG + (26_000 / 24) * 6);
+          expect(hours.reduce((sum, hour) => sum + hour.othersG, 0)).toBeCloseTo(othersG, 5);
           expect(inBinG + madeG + shortG).toBeCloseTo(needG + othersG + leftG, 5);
           expect(madeG).toBeLessThanOrEqual((26_000 / 24) * 6 + 1e-6);
         },

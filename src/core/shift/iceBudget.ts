@@ -29,6 +29,8 @@ export interface IceDay {
 export interface IceHour {
   readonly fromMin: number;
   readonly needG: number;
+  /** For other drinks, g. */
+  readonly othersG: number;
   readonly madeG: number;
   /** In the bin when it ends, g. */
   readonly leftG: number;
@@ -81,13 +83,15 @@ export function iceBudget(day: IceDay): IceBudget | undefined {
     const needG = needs.reduce((sum, need) => sum + drawn(need, day, atMin, endMin), 0);
     const madeG = Math.min(makesPerMin * (endMin - atMin), Math.max(0, fullG - binG));
     binG += madeG;
-    const takenG = needG + othersPerMin * (endMin - atMin);
+    const othersG = othersPerMin * (endMin - atMin);
+    const takenG = needG + othersG;
     const missingG = Math.max(0, takenG - binG);
     binG = Math.max(0, binG - takenG);
     if (missingG > 0) emptyMin ??= atMin;
     const coveredG = Math.min(missingG, aheadG);
     aheadG -= coveredG;
     hour.needG += needG;
+    hour.othersG += othersG;
     hour.madeG += madeG;
     hour.shortG += missingG - coveredG;
     hour.leftG = binG;
@@ -103,7 +107,14 @@ export function iceBudget(day: IceDay): IceBudget | undefined {
 
 function hourAt(hours: { -readonly [name in keyof IceHour]: number }[], atMin: number, fromMin: number) {
   const place = Math.floor((atMin - fromMin) / MIN_PER_H);
-  hours[place] ??= { fromMin: fromMin + place * MIN_PER_H, needG: 0, madeG: 0, leftG: 0, shortG: 0 };
+  hours[place] ??= {
+    fromMin: fromMin + place * MIN_PER_H,
+    needG: 0,
+    othersG: 0,
+    madeG: 0,
+    leftG: 0,
+    shortG: 0,
+  };
   return hours[place];
 }
 

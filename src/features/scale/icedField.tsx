@@ -1,6 +1,7 @@
-import { useState } from "react";
 import { ICED_RANGES, type IcedFigure, type IcedService } from "#core/iced";
+import { fail, ok } from "#core/result";
 import { parseNumber, printNumber } from "#core/units";
+import { InlineField } from "#ui/inlineField.tsx";
 import { quantitySentence } from "#words/index.ts";
 
 interface IcedFieldProps {
@@ -8,54 +9,30 @@ interface IcedFieldProps {
   readonly label: string;
   readonly iced: IcedService;
   readonly onIced: (change: Partial<IcedService>) => void;
-  /** Shown where the figure is null: what counts then. */
+  /** What counts where the figure is null; emptied, the field is that again. */
   readonly usual?: number | undefined;
 }
 
-/** A figure of the service, typed in place; it is taken when the field is left, and refused with a sentence. */
+/** A figure of the service, typed in place. */
 export function IcedField({ name, label, iced, onIced, usual }: IcedFieldProps) {
-  const value = iced[name];
-  const [typed, setTyped] = useState<string>();
-  const [trouble, setTrouble] = useState<string>();
   const [least, most] = ICED_RANGES[name];
-  const commit = () => {
-    if (typed === undefined) return;
-    // An emptied field is the usual again.
-    if (typed.trim() === "" && usual !== undefined) {
-      setTyped(undefined);
-      setTrouble(undefined);
-      onIced({ [name]: null });
-      return;
-    }
-    const read = parseNumber(typed);
-    const said = !read.ok
-      ? quantitySentence(read.failure)
-      : read.value.number >= least && read.value.number <= most
-        ? undefined
-        : `From ${printNumber(least, 0)} to ${printNumber(most, 0)}.`;
-    setTrouble(said);
-    if (said !== undefined || !read.ok) return;
-    setTyped(undefined);
-    onIced({ [name]: read.value.number });
-  };
+  const value = iced[name];
   return (
-    <label className="flex items-center gap-1.5 text-sm">
-      <span className="text-quiet">{label}</span>
-      <input
-        inputMode="decimal"
-        value={typed ?? (value === null ? "" : printNumber(value, 1))}
-        placeholder={usual === undefined ? undefined : printNumber(usual, 1)}
-        aria-invalid={trouble !== undefined}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => event.key === "Enter" && commit()}
-        className="min-h-10 w-20 rounded-md border-2 border-rim/50 bg-enamel px-2 text-right tabular-nums aria-invalid:border-stop"
-      />
-      {trouble && (
-        <span role="alert" className="text-stop">
-          {trouble}
-        </span>
-      )}
-    </label>
+    <InlineField<number | null>
+      label={label}
+      text={value === null ? "" : printNumber(value, 1)}
+      usual={usual === undefined ? undefined : printNumber(usual, 1)}
+      width="w-20 text-right"
+      read={(typed) => {
+        if (typed.trim() === "" && usual !== undefined) return ok(null);
+        const read = parseNumber(typed);
+        if (!read.ok) return fail(quantitySentence(read.failure));
+        const { number } = read.value;
+        return number >= least && number <= most
+          ? ok(number)
+          : fail(`From ${printNumber(least, 0)} to ${printNumber(most, 0)}.`);
+      }}
+      onValue={(next) => onIced({ [name]: next })}
+    />
   );
 }

@@ -1,9 +1,11 @@
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 import type { Bench } from "#contract/bench.ts";
 import { type ShiftIce, USUAL_ICE } from "#contract/shift.ts";
+import { fail, ok } from "#core/result";
 import { type IceBudget, type IceOfSource, iceBudget } from "#core/shift";
 import { parseMass, printNumber } from "#core/units";
 import { Button } from "#ui/button.tsx";
+import { InlineField } from "#ui/inlineField.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { aheadFor, clockWords, iceBudgetSentences, quantitySentence } from "#words/index.ts";
@@ -168,6 +170,7 @@ function Budgeted({ budget, day, whole, children }: BudgetedProps) {
             {(
               [
                 ["drawn for these", "needG"],
+                ["for other drinks", "othersG"],
                 ["made", "madeG"],
                 ["left in the bin", "leftG"],
                 ["short", "shortG"],
@@ -228,48 +231,23 @@ interface MassProps {
   readonly onMass: (massG: number | null) => void;
 }
 
-/** A mass of ice, typed in place; emptied, it is the usual again. */
+/** A mass of ice; emptied, it is the usual again. */
 function Mass({ label, massG, usual, disabled, onMass }: MassProps) {
   const units = useUnits();
-  const [typed, setTyped] = useState<string>();
-  const [trouble, setTrouble] = useState<string>();
-  const commit = () => {
-    if (typed === undefined) return;
-    if (typed.trim() === "") {
-      setTrouble(undefined);
-      setTyped(undefined);
-      onMass(null);
-      return;
-    }
-    const read = parseMass(typed, units.mass);
-    const said = !read.ok
-      ? quantitySentence(read.failure)
-      : read.value < 0
-        ? "There cannot be less than none."
-        : undefined;
-    setTrouble(said);
-    if (!read.ok || said) return;
-    setTyped(undefined);
-    onMass(read.value);
-  };
   return (
-    <label className="flex flex-wrap items-center gap-1.5 text-sm">
-      <span className="text-quiet">{label}</span>
-      <input
-        value={typed ?? (massG === null ? "" : units.printMass(massG))}
-        placeholder={usual}
-        disabled={disabled}
-        aria-invalid={trouble !== undefined}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => event.key === "Enter" && commit()}
-        className="min-h-10 w-36 rounded-md border-2 border-rim/50 bg-enamel px-2 tabular-nums placeholder:text-quiet aria-invalid:border-stop"
-      />
-      {trouble && (
-        <span role="alert" className="text-stop">
-          {trouble}
-        </span>
-      )}
-    </label>
+    <InlineField<number | null>
+      label={label}
+      text={massG === null ? "" : units.printMass(massG)}
+      usual={usual}
+      width="w-36"
+      disabled={disabled}
+      read={(typed) => {
+        if (typed.trim() === "") return ok(null);
+        const read = parseMass(typed, units.mass);
+        if (!read.ok) return fail(quantitySentence(read.failure));
+        return read.value < 0 ? fail("There cannot be less than none.") : read;
+      }}
+      onValue={onMass}
+    />
   );
 }
