@@ -101,7 +101,11 @@ export function overflows(page: Page): Promise<readonly string[]> {
     ]
       .filter((element) => element.scrollWidth > element.clientWidth + 1 && element.clientWidth > 1)
       .map((element) => element.textContent ?? "");
-    return root.scrollWidth > root.clientWidth ? ["the page", ...cut] : cut;
+    // What the page's own frame scrolls sideways is as bad as a page that is too wide.
+    const wide = [root, ...document.querySelectorAll("main")].some(
+      (element) => element.scrollWidth > element.clientWidth,
+    );
+    return wide ? ["the page", ...cut] : cut;
   });
 }
 

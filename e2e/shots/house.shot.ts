@@ -2,7 +2,7 @@ import { choose, expect, saved, test } from "../page.ts";
 
 const DIR = "docs/screenshots";
 const ICED =
-  "/scale?recipe=0190a5c0-0000-7000-8000-000000000066&serve=iced&vessel=0190a5c0-0000-7000-8000-000000000034&pins=yieldG:2400,totalRatio:15,finalTempC:8";
+  "/scale?serve=iced&vessel=0190a5c0-0000-7000-8000-000000000034&pins=yieldG:2400,strengthPct:1.25,finalTempC:8";
 
 /** A page of A4 without its margins, at 96 dots an inch. */
 const A4_LYING = { width: 1062, height: 733 };
@@ -24,11 +24,11 @@ test("the main views", async ({ page }) => {
   await page.getByRole("button", { name: "Save as card" }).click();
   await expect(page.getByText("Kept as a card.")).toBeVisible();
 
-  await page.setViewportSize({ width: 1280, height: 1500 });
-  for (const [name, path, chart] of [
-    ["scale-forecast", "/scale?grind=7", /strength and extraction/],
-    ["scale-forecast-iced", `${ICED}&grind=learned`, /temperature while the ice melts/],
+  for (const [name, path, chart, height] of [
+    ["scale-forecast", "/scale?grind=7", /strength and extraction/, 1500],
+    ["scale-forecast-iced", ICED, /fill while the ice melts/, 2640],
   ] as const) {
+    await page.setViewportSize({ width: 1280, height });
     await page.goto(path);
     await forecast();
     await page.getByRole("img", { name: chart }).locator("svg").first().waitFor();
@@ -43,8 +43,11 @@ test("the main views", async ({ page }) => {
   await page.getByRole("textbox", { name: /batches of .* iced/ }).fill("3");
   await page.keyboard.press("Enter");
   await saved(page);
+  await page.setViewportSize({ width: 1280, height: 1180 });
   await page.reload();
+  await page.getByTestId("ice budget").waitFor();
   await shoot("shift");
+  await page.setViewportSize({ width: 1280, height: 800 });
 
   await page.getByRole("link", { name: /iced/ }).click();
   await page.getByRole("heading", { name: "Saltmarsh, iced" }).waitFor();

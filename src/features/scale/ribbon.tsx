@@ -45,7 +45,7 @@ interface RibbonProps {
 /** Where each plate stands on the wide drawing, in per cent of it; on a narrow screen they stand in a list. */
 const PLACES: { readonly [name in FigureName]?: string } = {
   brewRatio: "@wide:left-[1.3%] @wide:top-[4%]",
-  totalRatio: "@wide:left-[17%] @wide:top-[4%]",
+  totalRatio: "@wide:left-[15.8%] @wide:top-[4%]",
   brewWaterG: "@wide:left-[1.3%] @wide:top-[47%]",
   doseG: "@wide:left-[34.5%] @wide:top-[2.5%]",
   bypassG: "@wide:left-[47.2%] @wide:top-[2.5%]",

@@ -20,7 +20,7 @@ export function Totals({ totals, bench, ice }: TotalsProps) {
     totals;
   if (coffees.length === 0) return null;
   return (
-    <div className="grid gap-3 md:grid-cols-2 print:grid-cols-2">
+    <div className="grid gap-3 *:min-w-0 md:grid-cols-2 print:grid-cols-2">
       <Panel title="Coffee to weigh out">
         <ul className="space-y-3">
           {coffees.map(({ coffeeId, coffee, doses, purgeG, totalG }) => {
