@@ -2,7 +2,8 @@ import type { Bench } from "#contract/bench.ts";
 import type { CardIced } from "#contract/iced.ts";
 import type { IcedSheet } from "#core/iced";
 import { bathOf } from "./bath.ts";
-import { icedCupOf, serveOf } from "./iced.ts";
+import { glassesOf } from "./glass.ts";
+import { cupOverIce, icedCupOf } from "./iced.ts";
 import { schoolOf } from "./schools.ts";
 import { chosenOf, type ScaleState } from "./state.ts";
 
@@ -22,20 +23,21 @@ export function cardIcedOf(state: ScaleState, bench: Bench, sheet: IcedSheet): C
   };
 }
 
-function glassPart(state: ScaleState, bench: Bench, { inGlass }: IcedSheet): Pick<CardIced, "glass"> {
-  const { ice } = chosenOf(state, bench);
+function glassPart(state: ScaleState, bench: Bench, sheet: IcedSheet): Pick<CardIced, "glass"> {
   const cup = icedCupOf(state.iced, bench);
-  if (!cup || !ice || !inGlass) return {};
-  const serve = serveOf(state.iced.glass, state.iced, { cup, ice, settings: bench.settings });
-  const { glasses, tempC, strengthPct } = inGlass;
+  const { ice } = chosenOf(state, bench);
+  const served = glassesOf(state, bench, sheet)?.find(({ service }) => service === state.iced.glass);
+  const [sip] = served?.points ?? [];
+  if (!cup || !ice || !served || !sip) return {};
+  const { coffeeG } = cupOverIce(cup, ice);
   return {
     glass: {
       volumeMl: cup.volumeMl,
-      coffeeG: serve.coffeeG,
-      iceG: serve.iceG + (serve.shakenS > 0 ? serve.coffeeG : 0),
-      count: glasses,
-      tempC,
-      strengthPct,
+      coffeeG,
+      iceG: served.iceG,
+      count: sheet.inGlass?.glasses ?? sheet.rounded.yieldG / coffeeG,
+      tempC: sip.tempC,
+      strengthPct: sip.strengthPct,
     },
   };
 }

@@ -178,6 +178,17 @@ describe("methods", () => {
     expect(makeCard(state, HOUSE).ok).toBe(true);
   });
 
+  test("what is chilled without ice in it is served over ice: its glasses count on a day's list", () => {
+    for (const method of ["bath", "steep"] as const) {
+      const { sheet } = must(makeCard(methodAs(method, ICED, HOUSE), HOUSE));
+      const { count, coffeeG, iceG } = sheet.iced!.glass!;
+      expect(iceG).toBeCloseTo(130 * 0.58, 9);
+      expect(count * coffeeG, method).toBeGreaterThan(2000);
+    }
+    // Over the ice in the glass there is ice enough: none is added.
+    expect(must(makeCard(methodAs("overGlass", ICED, HOUSE), HOUSE)).sheet.iced!.glass!.iceG).toBe(0);
+  });
+
   test("what a service stands on never gives way to a pin", () => {
     const bath = methodAs("bath", ICED, HOUSE);
     const { pins } = must(pinOn(bath, { name: "doseG", value: 180 }, HOUSE));

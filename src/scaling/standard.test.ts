@@ -6,8 +6,10 @@ import { BENCH, LOFT_CONE } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
 import { asStandard, nearestSetting, standardAt } from "./approved.ts";
 import { makeCard, type Remade } from "./remade.ts";
+import { methodAs } from "./schools.ts";
 import { placeOfCard, settled } from "./standard.ts";
 import { firstState } from "./start.ts";
+import { type ScaleState, serveAs } from "./state.ts";
 
 const FULMAR = BENCH.brewers[0]!;
 const sheetOf = ({ sheet, result }: Remade) => ({ ...sheet, result }) as CardSheet;
@@ -96,5 +98,41 @@ describe("a card and its standard", () => {
       { name: "doseG", value: 202 },
       { name: "brewWaterG", value: 0.976 * 3300 + 8 },
     ]);
+  });
+});
+
+describe("an iced card and its standard", () => {
+  const CUPS = [{ id: "iced 350", volumeMl: 350, fillG: 220, serve: "iced" as const }];
+  const house = (...standards: Bench["standards"]): Bench => ({ ...BENCH, cups: CUPS, standards });
+  const ICED = serveAs("iced", firstState(house()), house());
+  const cardOf = (state: ScaleState) => sheetOf(must(makeCard(state, house())));
+  const potFor = (card: CardSheet) => ({
+    ...BIG_POT,
+    serve: "iced" as const,
+    sizeG: card.result.rounded.yieldG,
+    doseG: 190,
+    waterG: 1667,
+    iceG: 1100,
+  });
+  const settledOf = (card: CardSheet, bench: Bench) => {
+    const made = settled(card, LOFT_CONE, { bench, batchId: BIG_POT.batchId, grinderId: "chough" });
+    return made && sheetOf(must(made));
+  };
+
+  test("brewed onto its ice it follows; another way to be cold does not", () => {
+    const onIce = cardOf(ICED);
+    expect(settledOf(onIce, house(potFor(onIce)))!.result.rounded.doseG).toBe(190);
+    const bath = cardOf(methodAs("bath", ICED, house()));
+    expect(settledOf(bath, house(potFor(bath)))).toBeUndefined();
+  });
+
+  test("one that was said of the glass is said of it again when its standard lapses", () => {
+    const said = { ...ICED, iced: { ...ICED.iced, inGlass: ["totalRatio" as const] } };
+    const card = cardOf(said);
+    const followed = settledOf(card, house(potFor(card)))!;
+    expect(followed.result.rounded.doseG).toBe(190);
+    const lapsed = settledOf(followed, house())!;
+    expect(lapsed.standard!.lapsed).toBe(true);
+    expect(lapsed.result.rounded).toEqual(card.result.rounded);
   });
 });

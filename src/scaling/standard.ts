@@ -2,9 +2,17 @@ import type { Bench, BenchRecipe } from "#contract/bench.ts";
 import type { CardSheet, CardStandard } from "#contract/card.ts";
 import type { Standard } from "#contract/standard.ts";
 import { fail, ok, type Result } from "#core/result";
-import { pinSetsOf } from "#core/sheet";
+import { pinSetsOf, pinsOf } from "#core/sheet";
 import { type Place, pinsOfStandard, standardAt } from "./approved.ts";
-import { makeCard, type Remade, type RemakeFailure, remade, stateOfCard, withStandard } from "./remade.ts";
+import {
+  makeCard,
+  pinsOfCard,
+  type Remade,
+  type RemakeFailure,
+  remade,
+  stateOfCard,
+  withStandard,
+} from "./remade.ts";
 
 /** What a card is of. */
 export function placeOfCard({ madeWith, input, result }: CardSheet): Place {
@@ -68,7 +76,7 @@ export function following(
     { ...bench, recipes: [recipe] },
   );
   if (!made.ok) return made;
-  const was = card.standard?.was ?? { pins: card.input.pins, ...(card.dial && { dial: card.dial }) };
+  const was = card.standard?.was ?? { pins: pinsOf(pinsOfCard(card)), ...(card.dial && { dial: card.dial }) };
   return ok(withStandard(made.value, followedBatch(standard, was)));
 }
 
@@ -103,10 +111,10 @@ export function settled(
   recipe: BenchRecipe,
   { bench, batchId, grinderId }: Settling,
 ): Result<Remade, RemakeFailure> | undefined {
-  // A logged batch does not tell these apart from one that was brewed onto its ice: no approval speaks of them.
-  if (card.iced && card.iced.service.method !== "onIce") return undefined;
   const place = placeOfCard(card);
-  const here = standardAt(bench.standards, place);
+  // A logged batch does not tell other ways apart from one that was brewed onto its ice: no approval speaks of them.
+  const isOther = card.iced !== undefined && card.iced.service.method !== "onIce";
+  const here = isOther ? undefined : standardAt(bench.standards, place);
   const { standard, madeWith, dial } = card;
   const own = bench.standards.find(
     (each) =>

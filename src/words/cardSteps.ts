@@ -120,6 +120,7 @@ export function steepSteps({ sheet, iced, print }: IcedCard): readonly string[] 
   const { doseG, brewWaterG, bypassG, yieldG } = sheet.result.rounded;
   const { dial } = sheet;
   const hours = printNumber(iced?.service.steepH ?? 0, 0);
+  const serve = serveStep({ iced, print });
   const parts = iced?.steep ? `${printNumber(iced.steep.parts, 2)} of cold water to each part of it, ` : "";
   return [
     `A day ahead: grind ${print.mass(doseG)} coarse${dial ? `, ${dial.grinder} ${printNumber(dial.setting, 1)}` : ""}.`,
@@ -129,5 +130,6 @@ export function steepSteps({ sheet, iced, print }: IcedCard): readonly string[] 
     `Keep it closed and cold, and throw away what is left ${printNumber(iced?.service.steepKeptH ?? 0, 0)} hours later, or sooner by your local food code.`,
     `When it is served: ${parts}${print.liquid(bypassG)} for all of it, which makes ${whole(print.liquid, yieldG)}.`,
     "Taste it thinned.",
+    ...(serve ? [serve] : []),
   ];
 }

@@ -3,12 +3,13 @@ import type { Bench } from "#contract/bench.ts";
 import type { CoupleAsked, CoupledFailure, IcedSheet } from "#core/iced";
 import type { Result } from "#core/result";
 import { coupleAsked } from "#scaling/coupling.ts";
+import { isCoupled } from "#scaling/service.ts";
 import type { ScaleState } from "#scaling/state.ts";
 
 /** What the forecast extracts in the very brew that a sheet asks for. */
 export interface Coupled {
   readonly of: ScaleState;
-  /** % of the dose; that of the sheet before where this one has none. */
+  /** % of the dose; that of the sheet before where this one has none, undefined where there is no forecast at all. */
   readonly pct: number | undefined;
   readonly failure?: CoupledFailure;
 }
@@ -29,8 +30,13 @@ export function useCoupled({ state, bench, sheet, coupled, extraction, onCoupled
   // biome-ignore lint/correctness/useExhaustiveDependencies: the sheet follows from the state and from what is found here
   useEffect(() => {
     if (isThere) return;
+    if (!isCoupled(state)) return;
     const asked = coupleAsked(state, bench, sheet);
-    if (!asked) return;
+    if (!asked) {
+      // Without a forecast it counts with the source cup's extraction.
+      onCoupled({ of: state, pct: undefined });
+      return;
+    }
     let here = true;
     extraction(asked).then(
       (found) =>

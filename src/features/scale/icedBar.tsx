@@ -4,7 +4,7 @@ import { ICED_SCHOOLS, type IcedSchool } from "#contract/house.ts";
 import { ICED_METHODS, type IcedMethod, type IcedService } from "#core/iced";
 import { printNumber } from "#core/units";
 import { canKeepBloom } from "#scaling/bloom.ts";
-import { bloomPerDose } from "#scaling/iced.ts";
+import { bloomPerDose, icedCupOf } from "#scaling/iced.ts";
 import { methodAs, schooled, schoolOf } from "#scaling/schools.ts";
 import { withoutIce } from "#scaling/service.ts";
 import { chosenOf, type ScaleState } from "#scaling/state.ts";
@@ -55,7 +55,9 @@ export function IcedBar({ state, bench, apart, yieldG, onState }: IcedBarProps) 
               <ToggleGroup.Item
                 key={each}
                 value={each}
-                className="min-h-9 border-rim/30 border-r px-2.5 text-sm last:border-r-0 data-[state=on]:bg-ice data-[state=on]:font-semibold data-[state=on]:text-enamel"
+                // What ends in a glass is counted only where it is known what a glass takes.
+                disabled={each === "glass" && icedCupOf(iced, bench) === undefined}
+                className="min-h-9 border-rim/30 border-r px-2.5 text-sm last:border-r-0 data-[state=on]:bg-ice data-[state=on]:font-semibold disabled:opacity-50 data-[state=on]:text-enamel"
               >
                 {SCHOOL_WORDS[each].name}
               </ToggleGroup.Item>

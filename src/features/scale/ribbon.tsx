@@ -99,9 +99,9 @@ export function Ribbon(props: RibbonProps) {
   // Glasses or two servers may be its vessel; a concentrate has none that it must fill.
   const { brimG, workingG = USUAL_FILL_SHARE * brimG } = sheet.asked.vessel ?? vessel;
   // The plates ask when they are opened, and then of the sheet as it stands.
-  const asked = useRef({ exact: sheet.exact, rounded: sheet.rounded, chosen, extraction });
+  const asked = useRef({ sheet, chosen, extraction, inGlass });
   useEffect(() => {
-    asked.current = { exact: sheet.exact, rounded: sheet.rounded, chosen, extraction };
+    asked.current = { sheet, chosen, extraction, inGlass };
   });
   const [whys] = useState(() => whysOf((name) => whyOf(name, asked.current)));
   const iced = serve === "iced";

@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import type { GlassPin } from "#core/iced";
 import { must } from "#core/result";
 import { guessesOf, worthNext } from "#scaling/guesses.ts";
 import { extractionOf, solveState } from "#scaling/solved.ts";
@@ -8,11 +9,15 @@ import { BENCH } from "#tests/pierHead.ts";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { whyOf } from "./why.ts";
 
-function linesOf(name: FigureName, serve: "hot" | "iced" = "hot"): readonly string[] {
+function linesOf(
+  name: FigureName,
+  serve: "hot" | "iced" = "hot",
+  inGlass: readonly GlassPin[] = [],
+): readonly string[] {
   const state = serveAs(serve, firstState(BENCH), BENCH);
-  const { exact, rounded } = must(solveState(state, BENCH));
+  const sheet = must(solveState(state, BENCH));
   const chosen = chosenOf(state, BENCH);
-  return whyOf(name, { exact, rounded, chosen, extraction: extractionOf(chosen.recipe, 20) });
+  return whyOf(name, { sheet, chosen, extraction: extractionOf(chosen.recipe, 20), inGlass });
 }
 
 /** A line's sum, worked out anew from the figures that it prints. */
@@ -39,6 +44,13 @@ describe("where a figure comes from", () => {
       expect(Math.abs(left / right - 1)).toBeLessThan(2e-3);
     },
   );
+
+  test("what is said of the glass says so first, and the share of ice is a sum too", () => {
+    expect(linesOf("finalTempC", "iced", ["finalTempC"])[0]).toMatch(/^Said of a glass at the first sip/);
+    expect(linesOf("yieldG", "iced", ["finalTempC"])[0]).not.toMatch(/glass/);
+    const { left, right } = reckoned(linesOf("iceShare", "iced")[0]!);
+    expect(100 * left).toBeCloseTo(right, 0);
+  });
 
   test("iced, the ice is in the sum", () => {
     const { left, right } = reckoned(linesOf("yieldG", "iced")[0]!);

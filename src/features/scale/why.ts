@@ -1,4 +1,4 @@
-import type { SheetFigures } from "#core/sheet";
+import type { GlassPin, IcedSheet } from "#core/iced";
 import { printNumber } from "#core/units";
 import type { Chosen } from "#scaling/state.ts";
 import type { FigureName } from "./figures.ts";
@@ -6,9 +6,10 @@ import type { FigureName } from "./figures.ts";
 const n = (value: number, decimals = 1) => printNumber(value, decimals);
 
 interface WhyInput {
-  readonly exact: SheetFigures;
-  readonly rounded: SheetFigures;
+  readonly sheet: Pick<IcedSheet, "exact" | "rounded">;
   readonly chosen: Chosen;
+  /** What is said of the glass. */
+  readonly inGlass?: readonly GlassPin[] | undefined;
   readonly extraction: Extraction;
 }
 
@@ -20,7 +21,18 @@ export interface Extraction {
 }
 
 /** Where a figure comes from: its formula with the figures in it, and what rounding did to it. */
-export function whyOf(name: FigureName, { exact, rounded, chosen, extraction }: WhyInput): readonly string[] {
+export function whyOf(name: FigureName, input: WhyInput): readonly string[] {
+  const server = whyInServer(name, input);
+  return input.inGlass?.some((pin) => pin === name) ? [OF_THE_GLASS, ...server] : server;
+}
+
+const OF_THE_GLASS =
+  "Said of a glass at the first sip: what melts in it, and what tops it, makes the difference to the server, which comes about so:";
+
+function whyInServer(
+  name: FigureName,
+  { sheet: { exact, rounded }, chosen, extraction }: WhyInput,
+): readonly string[] {
   const { doseG, brewWaterG, bypassG, iceG, yieldG } = rounded;
   const { brewer } = chosen;
   const kept = brewer.retentionGPerG;
