@@ -62,8 +62,13 @@ export function waysOf(
   const { yieldG, strengthPct } = rounded;
   const rinseMin = brewer.rinseMin ?? USUAL_RINSE_MIN;
 
-  const way = (by: WayAsked["by"], times: 1 | 2, pins: readonly PinSet[]): readonly WayState[] => {
-    const next = { ...state, pins };
+  const way = (
+    by: WayAsked["by"],
+    times: 1 | 2,
+    pins: readonly PinSet[],
+    iced = state.iced,
+  ): readonly WayState[] => {
+    const next = { ...state, pins, iced };
     const solved = solveState(next, bench, extractionPct);
     if (!solved.ok) return [];
     const asked = askingOf(next, bench, solved.value.rounded);
@@ -95,6 +100,8 @@ export function waysOf(
 
   const half = pinOn(state, { name: "yieldG", value: yieldG / 2 }, bench, extractionPct);
   const shares = Math.floor((brewer.bypassMaxPct ?? 0) / PER_CENT / BYPASS_STEP_SHARE + 1e-9);
+  // A strength that the server has is said of the server.
+  const inServer = { ...state.iced, inGlass: state.iced.inGlass.filter((pin) => pin === "finalTempC") };
   const cold = state.pins.filter(({ name }) => name === "finalTempC");
   const bypasses =
     strengthPct === undefined
@@ -108,7 +115,7 @@ export function waysOf(
   return [
     ...way("one", 1, state.pins),
     ...(half.ok ? way("two", 2, half.value.pins) : []),
-    ...bypasses.flatMap((pins) => way("bypass", 1, pins)),
+    ...bypasses.flatMap((pins) => way("bypass", 1, pins, inServer)),
     ...trimmed(state, bench, yieldG).flatMap((pins) => way("trim", 1, pins)),
   ];
 }

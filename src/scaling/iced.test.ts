@@ -11,10 +11,12 @@ import {
 } from "#core/iced";
 import { must } from "#core/result";
 import { BENCH, SLACK_WATER } from "#tests/pierHead.ts";
+import { waysOf } from "./bigger.ts";
 import { cardIcedOf } from "./cardIced.ts";
 import { coupleAsked, solveCoupled } from "./coupling.ts";
 import { icedQuery } from "./iced.ts";
 import { queryOf } from "./link.ts";
+import { turned } from "./placed.ts";
 import { readIced, readQuery } from "./readLink.ts";
 import { makeCard, pinsOfCard } from "./remade.ts";
 import { methodAs, schooled, schoolOf } from "./schools.ts";
@@ -81,6 +83,43 @@ describe("in a link", () => {
       broken: true,
       state: { iced: USUAL_ICED, serve: "iced" },
     });
+  });
+});
+
+describe("from anywhere", () => {
+  test("hot and iced again, a sheet stands, whatever way it was iced before", () => {
+    for (const method of ICED_METHODS) {
+      const there = methodAs(method, ICED, HOUSE);
+      const back = serveAs("iced", serveAs("hot", there, HOUSE), HOUSE);
+      expect(back.iced.method).toBe("onIce");
+      expect(solveState(back, HOUSE).ok, method).toBe(true);
+      expect(solveState(fromRecipe(SLACK_WATER.versionId, there, HOUSE), HOUSE).ok, method).toBe(true);
+    }
+  });
+
+  test("a link that names a way but no pins starts with the pins of that way", () => {
+    for (const method of ICED_METHODS) {
+      const { state, broken } = readQuery({ serve: "iced", iced: `method:${method}` }, HOUSE);
+      expect(broken).toBe(false);
+      expect(solveState({ ...state, vessel: "steel" }, HOUSE).ok, method).toBe(true);
+    }
+  });
+
+  test("a share round the bed is compared by the server's strength, whatever was said of the glass", () => {
+    const said = turned(
+      "strengthPct",
+      schooled("strength", ICED, HOUSE, 2400),
+      must(solveState(ICED, HOUSE)),
+    );
+    const sheet = must(solveState(said, HOUSE));
+    const ways = waysOf(said, HOUSE, sheet).filter(({ asked }) => asked.by === "bypass");
+    expect(ways.length).toBeGreaterThan(0);
+    for (const { state } of ways) {
+      expect(must(solveState(state, HOUSE, sheet.asked.extractionPct)).exact.strengthPct).toBeCloseTo(
+        sheet.rounded.strengthPct!,
+        6,
+      );
+    }
   });
 });
 

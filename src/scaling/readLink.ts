@@ -13,6 +13,7 @@ import {
 import { ANSWERS } from "#core/outlook";
 import { PIN_NAMES, type PinName, type PinSet, type Serve } from "#core/sheet";
 import { inRange, LINK_KEYS } from "./link.ts";
+import { methodAs } from "./schools.ts";
 import { firstState } from "./start.ts";
 import { chosenOf, firstPins, type GrindPick, type ScaleState } from "./state.ts";
 
@@ -66,14 +67,16 @@ export function readQuery(
   const pinText = text("pins");
   const pins = pinText === undefined ? undefined : readPins(pinText);
   if (pinText !== undefined && !pins) broken = true;
-  return {
-    state: {
-      ...state,
-      pins: pins ?? firstPins(serve, chosenOf(state, bench), bench.settings),
-      grind: grind ?? "rule",
-    },
-    broken,
-  };
+  const pinned = pins ? { ...state, pins } : withFirstPins(state, bench);
+  return { state: { ...pinned, grind: grind ?? "rule" }, broken };
+}
+
+/** The pins that a sheet starts with, by the way that it is iced. */
+function withFirstPins(state: ScaleState, bench: Bench): ScaleState {
+  const { serve, iced } = state;
+  const pins = firstPins(serve, chosenOf(state, bench), bench.settings);
+  if (serve === "hot" || iced.method === "onIce") return { ...state, pins };
+  return methodAs(iced.method, { ...state, pins, iced: { ...iced, method: "onIce" } }, bench);
 }
 
 /** An answer's name, or a setting that is on the dial. */

@@ -125,7 +125,9 @@ export function vesselFor(serve: Serve, bench: Bench, current: string): string {
 /** Hot or iced: dose and yield pins are kept, the others are the first ones of the other service. */
 export function serveAs(serve: Serve, state: ScaleState, bench: Bench): ScaleState {
   if (serve === state.serve) return state;
-  const next = { ...state, serve, vessel: vesselFor(serve, bench, state.vessel) };
+  // Iced anew it is brewed onto its ice: other ways stand on pins of their own.
+  const iced: IcedService = { ...state.iced, method: "onIce" };
+  const next = { ...state, serve, iced, vessel: vesselFor(serve, bench, state.vessel) };
   const kept = state.pins.filter(({ name }) => name === "doseG" || name === "yieldG");
   const first = firstPins(serve, chosenOf(next, bench), bench.settings);
   const others = first.filter(

@@ -246,7 +246,13 @@ export function Scale({ bench, start, broken }: ScaleProps) {
       {sheet === undefined && (
         <Button
           className="self-start"
-          onClick={() => set({ ...state, pins: firstPins(state.serve, chosen, bench.settings) })}
+          onClick={() =>
+            set({
+              ...state,
+              iced: { ...state.iced, method: "onIce" },
+              pins: firstPins(state.serve, chosen, bench.settings),
+            })
+          }
         >
           Start afresh with the recipe's own pins
         </Button>
