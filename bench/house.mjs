@@ -28,7 +28,7 @@ const LETTERS = "loft cone saltmarsh";
 /** As fast as a key repeats: every edit overtakes the forecast of the one before. */
 const SWEPT_EVERY_MS = 60;
 const SWEPT_EDITS = 40;
-const LOAD_LIMIT_KB = 260;
+const LOAD_LIMIT_KB = 225;
 const SIGN_IN_LIMIT_MS = 400;
 const SIGN_INS = 9;
 
