@@ -5,12 +5,12 @@ import { bracketAround } from "#core/grind";
 import type { IcedSheet } from "#core/iced";
 import type { First } from "#core/outlook";
 import type { SheetResult } from "#core/sheet";
-import { bloomedPours } from "./bloom.ts";
-import { cardIcedOf } from "./cardIced.ts";
-import { steepGrind } from "./coupling.ts";
+import { bloomedPours } from "#scaling/iced/bloom.ts";
+import { cardIcedOf } from "#scaling/iced/card.ts";
+import { steepGrind } from "#scaling/iced/coupling.ts";
+import { meltingOf } from "#scaling/iced/melting.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { guessesOf } from "./guesses.ts";
-import { meltingOf } from "./melting.ts";
 import { brewTempOf, extractionOf } from "./solved.ts";
 import { type Chosen, chosenOf, type ScaleState } from "./state.ts";
 

@@ -1,5 +1,5 @@
 import type { PinName } from "#core/sheet";
-import { icedQuery } from "./iced.ts";
+import { icedQuery } from "#scaling/iced/input.ts";
 import type { ScaleState } from "./state.ts";
 
 export const LINK_KEYS = ["recipe", "coffee", "brewer", "grinder", "vessel", "ice"] as const;

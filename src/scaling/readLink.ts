@@ -12,8 +12,8 @@ import {
 } from "#core/iced";
 import { ANSWERS } from "#core/outlook";
 import { PIN_NAMES, type PinName, type PinSet, type Serve } from "#core/sheet";
+import { methodAs } from "#scaling/iced/schools.ts";
 import { inRange, LINK_KEYS } from "./link.ts";
-import { methodAs } from "./schools.ts";
 import { firstState } from "./start.ts";
 import { chosenOf, firstPins, type GrindPick, type ScaleState } from "./state.ts";
 

@@ -4,9 +4,9 @@ import { type IcedFailure, USUAL_ICED } from "#core/iced";
 import { firstOf } from "#core/outlook";
 import { fail, ok, type Result } from "#core/result";
 import { type PinName, type PinSet, pinSetsOf, type SheetResult } from "#core/sheet";
+import { solveCoupled } from "#scaling/iced/coupling.ts";
 import { askingOf } from "./asking.ts";
 import { cardOf, foretold } from "./card.ts";
-import { solveCoupled } from "./coupling.ts";
 import { chosenOf, firstPins, recipeRatio, type ScaleState } from "./state.ts";
 
 export type RemakeFailure =

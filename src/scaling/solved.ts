@@ -15,8 +15,8 @@ import {
   type SheetInput,
   solveSheet,
 } from "#core/sheet";
-import { dropOf, icedInputFrom } from "./iced.ts";
-import { aimsAtRatio, heldPins, withoutIce } from "./service.ts";
+import { dropOf, icedInputFrom } from "#scaling/iced/input.ts";
+import { aimsAtRatio, heldPins, withoutIce } from "#scaling/iced/method.ts";
 import { type Chosen, chosenOf, type ScaleState } from "./state.ts";
 
 /** The extraction that a sheet counts with: the metered source cup's, else the house's guess. */

@@ -3,6 +3,7 @@ import type { HandAct, HandStep, Moment } from "#core/recipe";
 import { printNumber, printTime } from "#core/units";
 import { bloomAside, icedAfter, icedBefore, serveStep, steepSteps } from "./cardSteps.ts";
 import { ANSWER_WORDS } from "./outlook.ts";
+import type { Printers } from "./printers.ts";
 import { printSetting } from "./setting.ts";
 import { placeTitle } from "./standard.ts";
 
@@ -13,13 +14,6 @@ export function cardTitle({ input, result, madeWith, iced }: CardSheet, draft: b
   const brewer = iced?.service.method === "steep" ? "a cold concentrate" : madeWith.brewer;
   const place = { coffee, brewer, serve: input.serve, sizeG: result.rounded.yieldG };
   return `${placeTitle(place)}${draft ? " (draft)" : ""}`;
-}
-
-/** How figures are printed on this card: its reader's units. */
-export interface CardPrinters {
-  readonly mass: (massG: number) => string;
-  readonly liquid: (massG: number) => string;
-  readonly temp: (tempC: number) => string;
 }
 
 /** Where a card's setting comes from. */
@@ -43,7 +37,7 @@ export function firstPotNote({ roastedOn, low, high }: NonNullable<CardSheet["fi
 }
 
 /** What to do, in working order. */
-export function stepsOf(sheet: CardSheet, print: CardPrinters): readonly string[] {
+export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
   const { input, result, dial, pours, byHand = [], madeWith, iced } = sheet;
   const { doseG, brewWaterG, bypassG, yieldG, settingG } = result.rounded;
   const { brewer, vessel, filter, waterTempC } = madeWith;
@@ -126,7 +120,7 @@ const STEP_ACTS: { readonly [act in HandAct]: string } = {
 function pourSteps(
   pours: NonNullable<CardSheet["pours"]>,
   waterTempC: number,
-  print: CardPrinters,
+  print: Printers,
 ): readonly string[] {
   return pours.map(({ toG, atS, afterDropMm, agitation }, i) => {
     const when =

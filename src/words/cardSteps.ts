@@ -1,15 +1,15 @@
 import type { CardSheet } from "#contract/card.ts";
 import type { CardIced } from "#contract/iced.ts";
 import { printNumber, printPct, printTime } from "#core/units";
-import type { CardPrinters } from "./card.ts";
 import { GLASS_WORDS } from "./icedService.ts";
 import { swirlTime } from "./melting.ts";
+import type { Printers } from "./printers.ts";
 
 /** A card with how it is iced; a card from before that was kept is brewed onto the ice. */
 interface IcedCard {
   readonly sheet: CardSheet;
   readonly iced: CardIced | undefined;
-  readonly print: CardPrinters;
+  readonly print: Printers;
 }
 
 const whole = (print: (massG: number) => string, massG: number) => print(Math.round(massG));

@@ -10,13 +10,8 @@ import type {
 import { printNumber, printPct } from "#core/units";
 import { brewFailureSentence } from "./brew.ts";
 import { icedFailureSentence } from "./iced.ts";
+import type { Printers } from "./printers.ts";
 import { freezeSentence } from "./sheet.ts";
-
-interface Printers {
-  readonly mass: (massG: number) => string;
-  readonly liquid: (massG: number) => string;
-  readonly temp: (tempC: number) => string;
-}
 
 /** What each way to iced coffee is, in a few words and in a sentence. */
 export const ICED_METHOD_WORDS: {

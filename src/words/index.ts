@@ -5,7 +5,6 @@ export { handsSentence, tookSentence, WAY_WORDS, wasteSentence } from "./bigger.
 export { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "./brew.ts";
 export { badInputSentence, calcSentence } from "./calc.ts";
 export {
-  type CardPrinters,
   cardTitle,
   cautionsOf,
   firstPotNote,

@@ -3,7 +3,7 @@ import type { Bench } from "#contract/bench.ts";
 import type { IcedService, IcedSheet } from "#core/iced";
 import { printTime } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
-import { type Bathed, bathOf } from "#scaling/bath.ts";
+import { type Bathed, bathOf } from "#scaling/iced/bath.ts";
 import { chosenOf, type ScaleState } from "#scaling/state.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";

@@ -10,7 +10,7 @@ import { asStandard, standardAt } from "#scaling/approved.ts";
 import { askingOf } from "#scaling/asking.ts";
 import { callsForMore } from "#scaling/bigger.ts";
 import { grindAnswer } from "#scaling/grindAnswer.ts";
-import { withoutIce } from "#scaling/service.ts";
+import { withoutIce } from "#scaling/iced/method.ts";
 import { extractionOf } from "#scaling/solved.ts";
 import { chosenOf, type GrindPick, type ScaleState } from "#scaling/state.ts";
 import { Button } from "#ui/button.tsx";

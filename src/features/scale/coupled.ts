@@ -2,8 +2,8 @@ import { useEffect } from "react";
 import type { Bench } from "#contract/bench.ts";
 import type { CoupleAsked, CoupledFailure, IcedSheet } from "#core/iced";
 import type { Result } from "#core/result";
-import { coupleAsked } from "#scaling/coupling.ts";
-import { isCoupled } from "#scaling/service.ts";
+import { coupleAsked } from "#scaling/iced/coupling.ts";
+import { isCoupled } from "#scaling/iced/method.ts";
 import type { ScaleState } from "#scaling/state.ts";
 
 /** What the forecast extracts in the very brew that a sheet asks for. */

@@ -4,7 +4,7 @@ import { STIRRINGS, type Stirring } from "#core/ice";
 import type { IcedSheet } from "#core/iced";
 import { printNumber } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
-import { meltingOf } from "#scaling/melting.ts";
+import { meltingOf } from "#scaling/iced/melting.ts";
 import { chosenOf, type ScaleState } from "#scaling/state.ts";
 import { Choice } from "#ui/choice.tsx";
 import { Panel } from "#ui/panel.tsx";

@@ -5,7 +5,7 @@ import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import { GLASS_PINS, type GlassPin, type IcedMethod, type IcedSheet } from "#core/iced";
 import { cupsFrom } from "#core/sheet";
 import { parseLiquid, parseNumber, printNumber, printPct, printTime } from "#core/units";
-import { figureIn } from "#scaling/placed.ts";
+import { figureIn } from "#scaling/iced/placed.ts";
 import type { Chosen } from "#scaling/state.ts";
 import { useUnits } from "#ui/units.tsx";
 import { GLASS_PIN_WORDS, printSetting, quantitySentence } from "#words/index.ts";

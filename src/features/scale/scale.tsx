@@ -9,10 +9,10 @@ import type { Bench } from "#contract/bench.ts";
 import type { IcedSheet } from "#core/iced";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
-import { cupOverIce, icedCupOf } from "#scaling/iced.ts";
+import { cupOverIce, icedCupOf } from "#scaling/iced/input.ts";
+import { isCoupled, withoutIce } from "#scaling/iced/method.ts";
+import { turned } from "#scaling/iced/placed.ts";
 import { inRange, mostOf, queryOf } from "#scaling/link.ts";
-import { turned } from "#scaling/placed.ts";
-import { isCoupled, withoutIce } from "#scaling/service.ts";
 import { extractionOf, pinOn, solveState } from "#scaling/solved.ts";
 import {
   chosenOf,

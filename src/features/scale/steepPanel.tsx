@@ -1,8 +1,8 @@
 import type { Bench } from "#contract/bench.ts";
 import type { IcedSheet } from "#core/iced";
 import { printNumber, printPct } from "#core/units";
-import { cardIcedOf } from "#scaling/cardIced.ts";
-import { steepGrind } from "#scaling/coupling.ts";
+import { cardIcedOf } from "#scaling/iced/card.ts";
+import { steepGrind } from "#scaling/iced/coupling.ts";
 import { chosenOf, type ScaleState } from "#scaling/state.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";

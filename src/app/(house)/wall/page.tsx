@@ -5,7 +5,7 @@ import { printDay } from "#app/times.ts";
 import type { Bench } from "#contract/bench.ts";
 import { Trouble } from "#features/frame/index.ts";
 import { Wall, WallCards, WallLabels, type WallRow, type WallView } from "#features/wall/index.ts";
-import { cupOverIce, icedCupOf } from "#scaling/iced.ts";
+import { cupOverIce, icedCupOf } from "#scaling/iced/input.ts";
 import { queryOf } from "#scaling/link.ts";
 import { chosenOf } from "#scaling/state.ts";
 import { cellCard, type WallCell } from "#scaling/wall.ts";

@@ -1,11 +1,11 @@
 import type { Bench } from "#contract/bench.ts";
 import type { CardIced } from "#contract/iced.ts";
 import type { IcedSheet } from "#core/iced";
+import { chosenOf, type ScaleState } from "#scaling/state.ts";
 import { bathOf } from "./bath.ts";
 import { glassesOf } from "./glass.ts";
-import { cupOverIce, icedCupOf } from "./iced.ts";
+import { cupOverIce, icedCupOf } from "./input.ts";
 import { schoolOf } from "./schools.ts";
-import { chosenOf, type ScaleState } from "./state.ts";
 
 /** What a card keeps of how it is iced: as it was asked for, and what its steps and its day's ice need. */
 export function cardIcedOf(state: ScaleState, bench: Bench, sheet: IcedSheet): CardIced {

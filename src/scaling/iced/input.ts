@@ -5,7 +5,7 @@ import { type GlassServe, USUAL_CUP, USUAL_GLASS_GAIN_W_PER_K } from "#core/ice"
 import { type GlassService, type IcedInput, type IcedMethod, type IcedService, USUAL_ICED } from "#core/iced";
 import { bloomMultiple } from "#core/recipe";
 import type { SheetInput } from "#core/sheet";
-import type { Chosen } from "./state.ts";
+import type { Chosen } from "#scaling/state.ts";
 
 type IcedCup = Bench["cups"][number];
 

@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
+import { solveState } from "#scaling/solved.ts";
+import { firstState } from "#scaling/start.ts";
+import { type ScaleState, serveAs } from "#scaling/state.ts";
 import { BENCH } from "#tests/pierHead.ts";
 import { corrected } from "./corrected.ts";
 import { figureIn, turned } from "./placed.ts";
 import { serverMend } from "./serverFits.ts";
-import { solveState } from "./solved.ts";
-import { firstState } from "./start.ts";
-import { type ScaleState, serveAs } from "./state.ts";
 
 const HOUSE = { ...BENCH, cups: [{ id: "iced 350", volumeMl: 350, fillG: 220, serve: "iced" as const }] };
 const ICED = serveAs("iced", firstState(HOUSE), HOUSE);

@@ -1,9 +1,9 @@
 import type { Bench, BenchVessel } from "#contract/bench.ts";
 import { type Bath, type BathFailure, bathIceFor, chillInBath } from "#core/ice";
 import { hotBeverageOf, type SheetFigures } from "#core/sheet";
-import { dropOf } from "./iced.ts";
-import { brewTempOf, givenOf } from "./solved.ts";
-import { chosenOf, type ScaleState } from "./state.ts";
+import { brewTempOf, givenOf } from "#scaling/solved.ts";
+import { chosenOf, type ScaleState } from "#scaling/state.ts";
+import { dropOf } from "./input.ts";
 
 /** A batch in its bath, turned and left alone. */
 export interface Bathed {

@@ -1,5 +1,5 @@
 import type { PinName } from "#core/sheet";
-import type { ScaleState } from "./state.ts";
+import type { ScaleState } from "#scaling/state.ts";
 
 /** No ice goes into the drink: it is chilled in a bath, or steeped cold. */
 export function withoutIce({ serve, iced }: Pick<ScaleState, "serve" | "iced">): boolean {

@@ -3,11 +3,11 @@ import type { SteepInput } from "#core/brew";
 import { fitCurve, onDial, settingAt, TEXTURE_UM, umAt } from "#core/grind";
 import { type CoupleAsked, extractionFor, type IcedFailure, type IcedSheet } from "#core/iced";
 import type { Result } from "#core/result";
-import { askingOf } from "./asking.ts";
-import { icedInputFrom } from "./iced.ts";
-import { isCoupled } from "./service.ts";
-import { sheetInputOf, solveState } from "./solved.ts";
-import { chosenOf, type ScaleState } from "./state.ts";
+import { askingOf } from "#scaling/asking.ts";
+import { sheetInputOf, solveState } from "#scaling/solved.ts";
+import { chosenOf, type ScaleState } from "#scaling/state.ts";
+import { icedInputFrom } from "./input.ts";
+import { isCoupled } from "./method.ts";
 
 const S_PER_H = 3600;
 /** Coarse, so that it drains clear: a texture that a hand knows. */

@@ -2,8 +2,8 @@ import type { Bench } from "#contract/bench.ts";
 import type { IcedSchool } from "#contract/house.ts";
 import { type IcedMethod, type IcedService, USUAL_ICED } from "#core/iced";
 import type { PinName, PinSet } from "#core/sheet";
-import { withoutIce } from "./service.ts";
-import { chosenOf, firstYieldG, recipeRatio, type ScaleState, schoolPin } from "./state.ts";
+import { chosenOf, firstYieldG, recipeRatio, type ScaleState, schoolPin } from "#scaling/state.ts";
+import { withoutIce } from "./method.ts";
 
 const TASTED: readonly PinName[] = ["totalRatio", "brewRatio", "strengthPct"];
 

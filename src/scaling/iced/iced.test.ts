@@ -10,20 +10,20 @@ import {
   USUAL_ICED,
 } from "#core/iced";
 import { must } from "#core/result";
+import { waysOf } from "#scaling/bigger.ts";
+import { queryOf } from "#scaling/link.ts";
+import { readIced, readQuery } from "#scaling/readLink.ts";
+import { makeCard, pinsOfCard } from "#scaling/remade.ts";
+import { pinOn, solveState } from "#scaling/solved.ts";
+import { firstState } from "#scaling/start.ts";
+import { firstPins, fromRecipe, type ScaleState, serveAs } from "#scaling/state.ts";
 import { BENCH, SLACK_WATER } from "#tests/pierHead.ts";
-import { waysOf } from "./bigger.ts";
-import { cardIcedOf } from "./cardIced.ts";
+import { cardIcedOf } from "./card.ts";
 import { coupleAsked, solveCoupled } from "./coupling.ts";
-import { icedQuery } from "./iced.ts";
-import { queryOf } from "./link.ts";
+import { icedQuery } from "./input.ts";
+import { isCoupled } from "./method.ts";
 import { turned } from "./placed.ts";
-import { readIced, readQuery } from "./readLink.ts";
-import { makeCard, pinsOfCard } from "./remade.ts";
 import { methodAs, schooled, schoolOf } from "./schools.ts";
-import { isCoupled } from "./service.ts";
-import { pinOn, solveState } from "./solved.ts";
-import { firstState } from "./start.ts";
-import { firstPins, fromRecipe, type ScaleState, serveAs } from "./state.ts";
 
 const CUPS = [{ id: "iced 350", volumeMl: 350, fillG: 220, serve: "iced" as const }];
 const CONE = {

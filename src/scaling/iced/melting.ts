@@ -2,8 +2,8 @@ import type { Bench } from "#contract/bench.ts";
 import { type MeltCurve, meltCurve, type Stirring } from "#core/ice";
 import type { IcedSheet } from "#core/iced";
 import { hotBeverageOf } from "#core/sheet";
-import { USUAL_PIECE_MM } from "./iced.ts";
-import { chosenOf, type ScaleState } from "./state.ts";
+import { chosenOf, type ScaleState } from "#scaling/state.ts";
+import { USUAL_PIECE_MM } from "./input.ts";
 
 export interface Melting {
   readonly curve: MeltCurve;

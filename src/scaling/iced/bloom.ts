@@ -1,6 +1,6 @@
 import type { RhythmPour } from "#core/brew";
-import { bloomOf } from "./iced.ts";
-import type { Chosen } from "./state.ts";
+import type { Chosen } from "#scaling/state.ts";
+import { bloomOf } from "./input.ts";
 
 /** Whether a hand pours a bloom whose liquid could be kept apart. */
 export function canKeepBloom({ recipe, brewer }: Chosen): boolean {

@@ -1,6 +1,6 @@
 import type { Correction } from "#core/iced";
 import { type PinName, type PinSet, pinSetsOf } from "#core/sheet";
-import type { ScaleState } from "./state.ts";
+import type { ScaleState } from "#scaling/state.ts";
 
 /** A dose is weighed to a tenth of a gram at the finest; a temperature is said to a tenth of a degree. */
 const TENTHS = 10;
