@@ -2,6 +2,7 @@ import type { Bench } from "#contract/bench.ts";
 import type { IcedSchool } from "#contract/house.ts";
 import { type IcedMethod, type IcedService, USUAL_ICED } from "#core/iced";
 import type { PinName, PinSet } from "#core/sheet";
+import { firstIced } from "#scaling/start.ts";
 import { chosenOf, firstYieldG, recipeRatio, type ScaleState, schoolPin } from "#scaling/state.ts";
 import { withoutIce } from "./method.ts";
 
@@ -29,9 +30,9 @@ export function methodAs(method: IcedMethod, state: ScaleState, bench: Bench): S
     name: "yieldG" as const,
     value: firstYieldG(chosen),
   };
-  const tasted =
-    state.pins.find(({ name }) => TASTED.includes(name)) ??
-    schoolPin(settings.icedSchool, firstYieldG(chosen), chosen, settings);
+  // What is chilled without ice had a ratio of its own: the house's school counts again.
+  const had = withoutIce(state) ? undefined : state.pins.find(({ name }) => TASTED.includes(name));
+  const tasted = had ?? schoolPin(settings.icedSchool, firstYieldG(chosen), chosen, settings);
   const cold = state.pins.find(
     ({ name }) => name === "finalTempC" || name === "iceShare" || (name === "iceG" && !withoutIce(state)),
   ) ?? {
@@ -41,7 +42,8 @@ export function methodAs(method: IcedMethod, state: ScaleState, bench: Bench): S
   // Over the ice in the glass there is ice enough; other ways are served over fresh ice again.
   const { glass: old } = state.iced;
   const glass = method === "overGlass" ? "bare" : state.iced.method === "overGlass" ? USUAL_ICED.glass : old;
-  const iced: IcedService = { ...state.iced, method, glass };
+  const inGlass = had ? state.iced.inGlass : firstIced(settings).inGlass;
+  const iced: IcedService = { ...state.iced, method, glass, inGlass };
   const noIce: PinSet = { name: "iceG", value: 0 };
   switch (method) {
     case "bath": {
