@@ -364,6 +364,21 @@ test("a token reads, or reads and writes, until it is revoked, and is shown once
     data: { revision: 0, items: [{ id: "x" }] },
   });
   expect([bad.status(), (await bad.json()).error.code]).toEqual([422, "badInput"]);
+  // Hours that end before they begin are refused where they stand; a day's ice comes back as it was sent.
+  const iceFor = (toMin: number) =>
+    request.put("/api/v1/shifts/2026-07-19", {
+      headers: { authorization: `Bearer ${write}` },
+      data: { revision: 0, items: [], ice: { fromMin: 660, toMin, sources: [] } },
+    });
+  const late = await iceFor(600);
+  expect([late.status(), (await late.json()).error.message]).toEqual([
+    422,
+    expect.stringContaining("ice.toMin must be more than 660"),
+  ]);
+  const revised = await iceFor(1020);
+  expect(revised.status()).toBe(200);
+  const kept = await (await request.get("/api/v1/shifts/2026-07-19", { headers })).json();
+  expect(kept.ice).toEqual({ fromMin: 660, toMin: 1020, sources: [] });
   const record = await request.get(`/api/v1/people/${OTHER_ID}/record`, { headers });
   expect(record.status()).toBe(403);
 
