@@ -142,6 +142,10 @@ test("the four schools are one switch, each with what it counts; a figure is sai
     doses.push(await figure(page, "coffee"));
   }
   expect(doses[1]!).toBeGreaterThan(1.2 * doses[0]!);
+  await school(page, "all in the glass counts").click();
+  const checks = page.getByRole("region", { name: "Before you brew" });
+  await expect(checks).toContainText(/In the glass it is 1\.\d+ % at the first sip/);
+  await expect(checks).not.toContainText(/It will (be|come out)/);
   await school(page, "the server's ice counts").click();
   expect(await figure(page, "coffee")).toBe(doses[0]);
 

@@ -13,6 +13,7 @@ import type { Asking, Limits, Plan, Programme } from "#core/outlook";
 import { bedOf, poursOf, type RecipeBench } from "#core/recipe";
 import type { SheetFigures } from "#core/sheet";
 import { bloomedPours } from "#scaling/iced/bloom.ts";
+import { judgedInGlass } from "#scaling/iced/method.ts";
 import type { MissingForForecast } from "#words/index.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { brewTempOf } from "./solved.ts";
@@ -170,7 +171,7 @@ function planOn(
     limits: {
       paperMm: brewer.basket.heightMm,
       timeS,
-      strengthPct: window.strengthPct,
+      strengthPct: judgedInGlass(state) ? undefined : window.strengthPct,
       extractionPct: window.extractionPct,
     },
   };

@@ -16,7 +16,7 @@ import {
   solveSheet,
 } from "#core/sheet";
 import { dropOf, icedInputFrom } from "#scaling/iced/input.ts";
-import { aimsAtRatio, heldPins, withoutIce } from "#scaling/iced/method.ts";
+import { aimsAtRatio, heldPins, judgedInGlass, withoutIce } from "#scaling/iced/method.ts";
 import { type Chosen, chosenOf, type ScaleState } from "./state.ts";
 
 /** The extraction that a sheet counts with: the metered source cup's, else the house's guess. */
@@ -92,7 +92,11 @@ export function sheetInputOf(state: ScaleState, bench: Bench, extractionPct?: nu
       basket: brewer.basket ?? undefined,
     },
     coffee: { densityGPerMl: coffee.densityGPerMl },
-    window: aimsAtRatio(state) ? window : { ...window, ratio: undefined },
+    window: {
+      ...window,
+      ...(!aimsAtRatio(state) && { ratio: undefined }),
+      ...(judgedInGlass(state) && { strengthPct: undefined }),
+    },
     ...(ice && { iceHeapGPerMl: ice.heapGPerMl }),
   };
 }

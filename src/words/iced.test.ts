@@ -8,6 +8,7 @@ import {
   correctionSentence,
   coupledSentence,
   dripSentence,
+  glassStrengthSentence,
   icedFailureSentence,
   pullWords,
 } from "./index.ts";
@@ -96,6 +97,11 @@ describe("one thing to change", () => {
     };
     expect(correctionSentence(finer, print, "Chough")).toMatch(/Chough to 7.5, 1 step finer/);
     expect(correctionSentence({ ...finer, steps: -3 }, print, "Chough")).toMatch(/3 steps finer/);
+  });
+
+  test("a glass is held against the house's window", () => {
+    expect(glassStrengthSentence(1.25, [1.2, 1.45])).toMatch(/within the house's 1.2 % to 1.45 %/);
+    expect(glassStrengthSentence(1.12, [1.2, 1.45])).toMatch(/1.12 % at the first sip; the house wants/);
   });
 
   test("pulls, times of day, and what to freeze", () => {

@@ -81,6 +81,14 @@ export const FAULT_WORDS: { readonly [fault in IcedFault]: string } = {
   tooThin: "too thin",
 };
 
+/** How strong a glass is at its first sip, against the house's window. */
+export function glassStrengthSentence(strengthPct: number, [low, high]: readonly [number, number]): string {
+  const window = `${printPct(low)} to ${printPct(high)}`;
+  return strengthPct >= low && strengthPct <= high
+    ? `In the glass it is ${printPct(strengthPct)} at the first sip, within the house's ${window}.`
+    : `In the glass it is ${printPct(strengthPct)} at the first sip; the house wants ${window}.`;
+}
+
 /** Why the forecast does not come to an iced sheet, or why nothing mends it. */
 export function coupledSentence(
   failure: CoupledFailure | CorrectFailure,

@@ -30,6 +30,7 @@ export {
   coupledSentence,
   FAULT_WORDS,
   GLASS_WORDS,
+  glassStrengthSentence,
   ICED_METHOD_WORDS,
   SCHOOL_WORDS,
 } from "./icedService.ts";

@@ -10,7 +10,7 @@ import { asStandard, standardAt } from "#scaling/approved.ts";
 import { askingOf } from "#scaling/asking.ts";
 import { callsForMore } from "#scaling/bigger.ts";
 import { grindAnswer } from "#scaling/grindAnswer.ts";
-import { withoutIce } from "#scaling/iced/method.ts";
+import { judgedInGlass, withoutIce } from "#scaling/iced/method.ts";
 import { extractionOf } from "#scaling/solved.ts";
 import { chosenOf, type GrindPick, type ScaleState } from "#scaling/state.ts";
 import { Button } from "#ui/button.tsx";
@@ -141,6 +141,7 @@ export const Below = memo(function Below(props: BelowProps) {
           mends={study && study.of === first ? study.mends : undefined}
           onMend={takeMend}
           steeped={steeped}
+          glassPct={judgedInGlass(state) ? sheet.inGlass?.strengthPct : undefined}
           coldBypass={serve === "iced" && state.iced.method === "withWater"}
           {...(serve === "iced" && {
             server: <ServerMends state={state} bench={bench} sheet={sheet} onTake={onTake} />,

@@ -15,6 +15,7 @@ import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import {
   checkSentence,
+  glassStrengthSentence,
   mendSentence,
   NOTHING_MENDS,
   outlookSentence,
@@ -61,6 +62,8 @@ interface ChecksProps {
   readonly steeped?: boolean;
   /** What goes round the bed is cold water: it does not come from the brewer. */
   readonly coldBypass?: boolean;
+  /** In the glass at the first sip, where that is what is judged, %. */
+  readonly glassPct?: number | undefined;
   /** What would make it fit its server, as lines of the list. */
   readonly server?: ReactNode;
 }
@@ -79,6 +82,7 @@ export function Checks({
   onMend,
   server,
   steeped = false,
+  glassPct,
   coldBypass = false,
 }: ChecksProps) {
   const units = useUnits();
@@ -88,6 +92,7 @@ export function Checks({
   const depth =
     brewer.basket && bedDepthMm({ doseG, densityGPerMl: coffee.densityGPerMl, basket: brewer.basket });
   const water = brewTempOf(chosen, bench);
+  const [low, high] = bench.settings.window.strengthPct;
   const codes = checks.map(({ code }) => code);
   return (
     <Panel title="Before you brew">
@@ -100,6 +105,11 @@ export function Checks({
             </Line>
           ))}
         {server}
+        {glassPct !== undefined && (
+          <Line severity={glassPct >= low && glassPct <= high ? "good" : "warn"}>
+            {glassStrengthSentence(glassPct, bench.settings.window.strengthPct)}
+          </Line>
+        )}
         {outlook?.map((check) => (
           <Line key={check.code} severity="warn">
             {outlookSentence(check)}

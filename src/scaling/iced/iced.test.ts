@@ -10,6 +10,7 @@ import {
   USUAL_ICED,
 } from "#core/iced";
 import { must } from "#core/result";
+import { askingOf } from "#scaling/asking.ts";
 import { waysOf } from "#scaling/bigger.ts";
 import { queryOf } from "#scaling/link.ts";
 import { readIced, readQuery } from "#scaling/readLink.ts";
@@ -169,6 +170,15 @@ describe("schools on the sheet", () => {
     for (const school of ["glass", "onTop", "strength"] as const) {
       expect(codes(school), school).not.toContain("ratioOutsideWindow");
     }
+  });
+
+  test("said of the glass, the window for strength is the glass's: the server may be stronger", () => {
+    const glass = schooled("glass", ICED, HOUSE, 2400);
+    const sheet = must(solveState(glass, HOUSE));
+    expect(sheet.rounded.strengthPct!).toBeGreaterThan(1.45);
+    expect(sheet.checks.map(({ code }) => code)).not.toContain("strengthOutsideWindow");
+    const asked = askingOf(glass, HOUSE, sheet.rounded);
+    expect("asking" in asked && asked.asking.plan.limits.strengthPct).toBeUndefined();
   });
 
   test("counted in the glass it takes more coffee than in the server", () => {

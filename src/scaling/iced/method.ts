@@ -23,3 +23,8 @@ export function aimsAtRatio({ serve, pins, iced }: ScaleState): boolean {
     serve === "hot" || withoutIce({ serve, iced }) || !(otherwise || iced.inGlass.includes("totalRatio"))
   );
 }
+
+/** Whether how strong it is, is said of the glass: then the house's window for strength is the glass's too. */
+export function judgedInGlass({ serve, iced }: Pick<ScaleState, "serve" | "iced">): boolean {
+  return serve === "iced" && iced.inGlass.some((pin) => pin === "totalRatio" || pin === "strengthPct");
+}
