@@ -31,7 +31,7 @@ export function canScale(bench: Bench): boolean {
 
 /** How an iced sheet starts in a house. */
 export function firstIced({ icedSchool }: Pick<HouseSettings, "icedSchool">): IcedService {
-  return icedSchool === "glass" ? { ...USUAL_ICED, inGlass: ["totalRatio"] } : USUAL_ICED;
+  return icedSchool === "wholeGlass" ? { ...USUAL_ICED, inGlass: ["totalRatio"] } : USUAL_ICED;
 }
 
 /** What Scale starts with on a bench. */

@@ -107,7 +107,7 @@ export function schoolPin(
   const [low, high] = window.strengthPct;
   switch (school) {
     case "inside":
-    case "glass":
+    case "wholeGlass":
       return { name: "totalRatio", value: ratio(recipeRatio(recipe)) };
     case "onTop":
       return { name: "brewRatio", value: ratio(recipe.hotWaterG / recipe.doseG) };

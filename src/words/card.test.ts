@@ -202,6 +202,12 @@ describe("the steps of each way to be cold", () => {
     expect(at(card, "Swirl")).toBe(-1);
   });
 
+  test("a bath that does not do it is said on the card; own ice that is not there is a bare glass", () => {
+    expect(at(iced({ method: "bath" }), "Do not brew it so")).toBeGreaterThan(0);
+    const none = iced({ glass: "own" }, { glass: { ...glass, iceG: 0 } });
+    expect(at(none, "Serve 220 g a glass no ice in the glass")).toBeGreaterThan(0);
+  });
+
   test("a concentrate has steps of its own, a day ahead, and no scalding", () => {
     const steep = { concentrateG: 1300, concentratePct: 3, parts: 1.32 };
     const card = iced({ method: "steep", steepH: 16 }, { steep });

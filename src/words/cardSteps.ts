@@ -78,7 +78,10 @@ export function icedAfter({ sheet, iced, print }: IcedCard): readonly string[] {
             `${weigh} Close it.`,
             `Stand it in ${print.mass(iced.bath.iceG)} of ice and ${whole(print.liquid, iced.bath.waterG)} of water, and turn it for about ${printTime(iced.bath.turnedS)}, until it is at ${print.temp(iced.bath.wantedTempC)}. That ice is not for drinks.`,
           ]
-        : [weigh];
+        : [
+            weigh,
+            "Do not brew it so: this bath does not bring it down to what is wanted. Take more ice, or a vessel of thin steel.",
+          ];
     default: {
       const change =
         iced?.service.servers === 2 ? ["Change the server over when half of the coffee is through."] : [];
@@ -111,8 +114,9 @@ export function serveStep({ iced, print }: Pick<IcedCard, "iced" | "print">): st
   const { coffeeG, iceG, count, tempC, strengthPct } = iced.glass;
   const { topOffG, topOff, glass } = iced.service;
   const ice = iceG > 0 ? ` (${whole(print.mass, iceG)} of ice)` : "";
+  const served = GLASS_WORDS[glass === "own" && iceG === 0 ? "bare" : glass];
   const top = topOffG > 0 ? `, topped with ${print.liquid(topOffG)} of ${topOff}` : "";
-  return `Serve ${whole(print.liquid, coffeeG)} a glass ${GLASS_WORDS[glass]}${ice}${top}: ${printNumber(Math.floor(count), 0)} glasses, at the first sip about ${print.temp(Math.round(tempC))} and ${printPct(strengthPct)}.`;
+  return `Serve ${whole(print.liquid, coffeeG)} a glass ${served}${ice}${top}: ${printNumber(Math.floor(count), 0)} glasses, at the first sip about ${print.temp(Math.round(tempC))} and ${printPct(strengthPct)}.`;
 }
 
 /** All steps of a concentrate: it has no brewer and no bed. */

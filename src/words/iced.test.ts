@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { ICED_SCHOOLS } from "#contract/house.ts";
 import type { Correction } from "#core/iced";
 import type { SheetFigures } from "#core/sheet";
 import {
@@ -10,6 +11,7 @@ import {
   dripSentence,
   glassStrengthSentence,
   icedFailureSentence,
+  OPTION_WORDS,
   pullWords,
 } from "./index.ts";
 
@@ -110,4 +112,14 @@ describe("one thing to change", () => {
     expect(aheadFor({ shortG: 1210 }, 500)).toBe(1800);
     expect(dripSentence({ code: "warmerThanWater", place: 0 })).toMatch(/changed over/);
   });
+});
+
+test("each school has a name of its own wherever it is chosen", () => {
+  const names = ICED_SCHOOLS.map((school) => OPTION_WORDS[school]);
+  expect(names).toEqual([
+    "counts the server's ice",
+    "counts all that ends in the glass",
+    "leaves the ice on top",
+    "follows the strength wanted",
+  ]);
 });

@@ -49,7 +49,7 @@ export const SCHOOL_WORDS = {
     name: "the server's ice counts",
     what: "The ratio is all water and the server's ice to coffee. Ice in the glass comes on top of it.",
   },
-  glass: {
+  wholeGlass: {
     name: "all in the glass counts",
     what: "The ratio is everything that ends in the glass to coffee: water, the server's ice, the glass's ice and what tops it.",
   },

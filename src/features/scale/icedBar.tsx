@@ -56,7 +56,7 @@ export function IcedBar({ state, bench, apart, yieldG, onState }: IcedBarProps) 
                 key={each}
                 value={each}
                 // What ends in a glass is counted only where it is known what a glass takes.
-                disabled={each === "glass" && icedCupOf(iced, bench) === undefined}
+                disabled={each === "wholeGlass" && icedCupOf(iced, bench) === undefined}
                 className="min-h-9 border-rim/30 border-r px-2.5 text-sm last:border-r-0 data-[state=on]:bg-ice data-[state=on]:font-semibold disabled:opacity-50 data-[state=on]:text-enamel"
               >
                 {SCHOOL_WORDS[each].name}

@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import type { Bench } from "#contract/bench.ts";
 import { type ShiftIce, USUAL_ICE } from "#contract/shift.ts";
 import { fail, ok } from "#core/result";
@@ -32,13 +32,15 @@ export function IcePlan({ bench, sources, ice, mayPlan, onIce }: IcePlanProps) {
           label="iced from"
           min={plan.fromMin}
           disabled={!mayPlan}
-          onMin={(fromMin) => fromMin < plan.toMin && onIce({ ...plan, fromMin })}
+          right={(fromMin) => fromMin < plan.toMin}
+          onMin={(fromMin) => onIce({ ...plan, fromMin })}
         />
         <Clock
           label="until"
           min={plan.toMin}
           disabled={!mayPlan}
-          onMin={(toMin) => toMin > plan.fromMin && onIce({ ...plan, toMin })}
+          right={(toMin) => toMin > plan.fromMin}
+          onMin={(toMin) => onIce({ ...plan, toMin })}
         />
       </div>
       {sources.map((source) => (
@@ -104,7 +106,7 @@ function Source({ bench, source, plan, mayPlan, onIce }: SourceProps) {
       <ul className="text-sm">
         {source.needs.map(({ batches, serverG, glassesG, glasses }) => (
           <li key={`${batches} ${serverG} ${glassesG}`}>
-            {batches} × {whole(serverG)} in the server
+            {batches} × {whole(serverG)} with each batch
             {glasses > 0 && ` and ${whole(glassesG / glasses)} in each of ${printNumber(glasses, 1)} glasses`}
           </li>
         ))}
@@ -201,23 +203,36 @@ interface ClockProps {
   readonly label: string;
   readonly min: number;
   readonly disabled: boolean;
+  /** Whether it lies on its own side of the other end. */
+  readonly right: (min: number) => boolean;
   readonly onMin: (min: number) => void;
 }
 
-function Clock({ label, min, disabled, onMin }: ClockProps) {
+/** A time of the day; one that would end the service before it begins stays as typed, and is said. */
+function Clock({ label, min, disabled, right, onMin }: ClockProps) {
+  const [wrong, setWrong] = useState<string>();
   return (
-    <label className="flex items-center gap-1.5">
+    <label className="flex flex-wrap items-center gap-1.5">
       <span className="text-quiet">{label}</span>
       <input
         type="time"
-        value={clockWords(min)}
+        value={wrong ?? clockWords(min)}
         disabled={disabled}
+        aria-invalid={wrong !== undefined}
         onChange={(event) => {
           const [hours = "", minutes = ""] = event.target.value.split(":");
-          if (hours && minutes) onMin(Number(hours) * MIN_PER_H + Number(minutes));
+          if (!(hours && minutes)) return;
+          const typed = Number(hours) * MIN_PER_H + Number(minutes);
+          setWrong(right(typed) ? undefined : event.target.value);
+          if (right(typed)) onMin(typed);
         }}
-        className="min-h-10 rounded-md border-2 border-rim/50 bg-enamel px-2"
+        className="min-h-10 rounded-md border-2 border-rim/50 bg-enamel px-2 aria-invalid:border-stop"
       />
+      {wrong && (
+        <span role="alert" className="text-stop">
+          Iced service must begin before it ends.
+        </span>
+      )}
     </label>
   );
 }

@@ -26,7 +26,11 @@ export function cardIcedOf(state: ScaleState, bench: Bench, sheet: IcedSheet): C
 function glassPart(state: ScaleState, bench: Bench, sheet: IcedSheet): Pick<CardIced, "glass"> {
   const cup = icedCupOf(state.iced, bench);
   const { ice } = chosenOf(state, bench);
-  const served = glassesOf(state, bench, sheet)?.find(({ service }) => service === state.iced.glass);
+  const glasses = glassesOf(state, bench, sheet);
+  // The server's own ice is served where some is left; where none is, the glass is bare.
+  const served =
+    glasses?.find(({ service }) => service === state.iced.glass) ??
+    glasses?.find(({ service }) => service === "bare");
   const [sip] = served?.points ?? [];
   if (!cup || !ice || !served || !sip) return {};
   const { coffeeG } = cupOverIce(cup, ice);

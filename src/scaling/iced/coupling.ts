@@ -40,12 +40,12 @@ export function steepGrind(
   const { grinder } = chosenOf(state, bench);
   const curve = fitCurve(grinder.curve);
   if (!curve.ok) return { um: STEEP_UM };
-  const setting =
-    typeof state.grind === "number" ? state.grind : onDial(settingAt(curve.value, STEEP_UM), grinder).setting;
+  // A setting by hand was set for a bed: what lies in its water for hours is ground coarse whatever that was.
+  const { setting } = onDial(settingAt(curve.value, STEEP_UM), grinder);
   return { um: umAt(curve.value, setting), setting };
 }
 
-/** A concentrate as it steeps: coarse unless somebody set the dial, stirred once, drained in the end. */
+/** A concentrate as it steeps: coarse, wetted once, drained in the end. */
 function steepOf(state: ScaleState, bench: Bench): SteepInput {
   const { coldWaterC } = bench.settings;
   return {

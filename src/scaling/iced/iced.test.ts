@@ -129,7 +129,7 @@ describe("schools on the sheet", () => {
 
   test("one switch puts the school's own pin in the place of the other's", () => {
     let state = ICED;
-    for (const school of ["glass", "onTop", "strength", "inside"] as const) {
+    for (const school of ["wholeGlass", "onTop", "strength", "inside"] as const) {
       state = schooled(school, state, HOUSE, 2400);
       expect(schoolOf(state.pins, state.iced)).toBe(school);
       expect(state.pins).toHaveLength(3);
@@ -140,7 +140,7 @@ describe("schools on the sheet", () => {
   });
 
   test("a house's school is what a sheet starts with, the glass's too", () => {
-    const house = { ...HOUSE, settings: { ...HOUSE.settings, icedSchool: "glass" as const } };
+    const house = { ...HOUSE, settings: { ...HOUSE.settings, icedSchool: "wholeGlass" as const } };
     const state = { ...firstState(house), serve: "iced" as const };
     const pins = firstPins(
       "iced",
@@ -155,7 +155,7 @@ describe("schools on the sheet", () => {
       },
       house.settings,
     );
-    expect(schoolOf(pins, state.iced)).toBe("glass");
+    expect(schoolOf(pins, state.iced)).toBe("wholeGlass");
   });
 
   test("the house's window for ratios counts the server's ice: it says nothing of the other schools", () => {
@@ -167,13 +167,13 @@ describe("schools on the sheet", () => {
       return must(solveState({ ...state, pins: off }, HOUSE)).checks.map(({ code }) => code);
     };
     expect(codes("inside")).toContain("ratioOutsideWindow");
-    for (const school of ["glass", "onTop", "strength"] as const) {
+    for (const school of ["wholeGlass", "onTop", "strength"] as const) {
       expect(codes(school), school).not.toContain("ratioOutsideWindow");
     }
   });
 
   test("said of the glass, the window for strength is the glass's: the server may be stronger", () => {
-    const glass = schooled("glass", ICED, HOUSE, 2400);
+    const glass = schooled("wholeGlass", ICED, HOUSE, 2400);
     const sheet = must(solveState(glass, HOUSE));
     expect(sheet.rounded.strengthPct!).toBeGreaterThan(1.45);
     expect(sheet.checks.map(({ code }) => code)).not.toContain("strengthOutsideWindow");
@@ -182,7 +182,7 @@ describe("schools on the sheet", () => {
   });
 
   test("counted in the glass it takes more coffee than in the server", () => {
-    expect(exact(schooled("glass", ICED, HOUSE, 2400)).doseG).toBeGreaterThan(1.2 * exact(ICED).doseG);
+    expect(exact(schooled("wholeGlass", ICED, HOUSE, 2400)).doseG).toBeGreaterThan(1.2 * exact(ICED).doseG);
   });
 
   test("by strength, the sheet's extraction is what the forecast gives for the very brew", () => {
@@ -225,7 +225,12 @@ describe("methods", () => {
     expect(sheet.asked.extractionPct!).toBeLessThan(24);
     const { steep } = cardIcedOf(state, HOUSE, sheet);
     expect(steep!.concentratePct).toBeGreaterThan(1.5 * sheet.rounded.strengthPct!);
-    expect(makeCard(state, HOUSE).ok).toBe(true);
+    // A setting that a hand picked for a bed is no setting for it.
+    const dials = [state, { ...state, grind: 5 }].map(
+      (each) => must(makeCard(each, HOUSE)).sheet.dial!.setting,
+    );
+    expect(dials[0]).toBe(dials[1]);
+    expect(dials[0]).toBeGreaterThan(14);
   });
 
   test("what is chilled without ice in it is served over ice: its glasses count on a day's list", () => {

@@ -15,7 +15,7 @@ export function schooled(school: IcedSchool, state: ScaleState, bench: Bench, yi
   const others = state.pins.filter(({ name }) => name !== set.name);
   const pins = place < 0 ? [...others.slice(1), set] : state.pins.map((pin, i) => (i === place ? set : pin));
   const kept = state.iced.inGlass.filter((pin) => pin !== "totalRatio");
-  const inGlass: IcedService["inGlass"] = school === "glass" ? ["totalRatio", ...kept] : kept;
+  const inGlass: IcedService["inGlass"] = school === "wholeGlass" ? ["totalRatio", ...kept] : kept;
   return { ...state, pins, iced: { ...state.iced, inGlass } };
 }
 
@@ -65,6 +65,6 @@ export function methodAs(method: IcedMethod, state: ScaleState, bench: Bench): S
 export function schoolOf(pins: readonly PinSet[], { inGlass }: IcedService): IcedSchool | undefined {
   const has = (name: PinSet["name"]) => pins.some((pin) => pin.name === name);
   if (has("strengthPct")) return "strength";
-  if (has("totalRatio")) return inGlass.includes("totalRatio") ? "glass" : "inside";
+  if (has("totalRatio")) return inGlass.includes("totalRatio") ? "wholeGlass" : "inside";
   return has("brewRatio") ? "onTop" : undefined;
 }
