@@ -1,9 +1,8 @@
-import { fitCurve } from "#core/grind";
 import { type GlassServe, USUAL_CUP, USUAL_GLASS_GAIN_W_PER_K } from "#core/ice";
 import type { IcedInput } from "#core/iced";
 import type { Asking } from "#core/outlook";
-import { must } from "#core/result";
 import type { Pins, SheetInput } from "#core/sheet";
+import { CHOUGH } from "./grinders.ts";
 
 /** The demo house's steel server under Fulmar, with ice from the bin. */
 export const STEEL: Omit<SheetInput, "pins"> = {
@@ -35,25 +34,6 @@ export function icedBy(pins: Pins, more: Partial<IcedInput> = {}): IcedInput {
   return { sheet: { ...STEEL, pins }, inGlass: [], ...more };
 }
 
-const sieve = (pairs: readonly (readonly [number, number])[]) =>
-  pairs.map(([setting, um]) => ({ setting, um, by: "sieve" as const }));
-const CHOUGH = {
-  min: 0,
-  max: 24,
-  step: 0.5,
-  higherIs: "coarser" as const,
-  curve: must(
-    fitCurve(
-      sieve([
-        [0, 430],
-        [5, 620],
-        [9.5, 800],
-        [14, 980],
-        [24, 1420],
-      ]),
-    ),
-  ),
-};
 const FULMAR = { shape: "flat" as const, topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 };
 const BED = { retentionGPerG: 2.12, densityGPerMl: 0.4, factors: {}, waterTempC: 92 };
 

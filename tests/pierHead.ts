@@ -1,5 +1,6 @@
 import type { Bench, BenchRecipe, BenchVessel } from "#contract/bench.ts";
 import { USUAL_SETTINGS } from "#contract/house.ts";
+import { CHOUGH_CURVE, DUNLIN_CURVE } from "./grinders.ts";
 import { LOFT_RECIPE, SLACK_RECIPE } from "./recipes.ts";
 
 /*
@@ -7,22 +8,6 @@ import { LOFT_RECIPE, SLACK_RECIPE } from "./recipes.ts";
  * recipes.
  */
 
-const sieve = (pairs: readonly (readonly [number, number])[]) =>
-  pairs.map(([setting, um]) => ({ setting, um, by: "sieve" as const }));
-export const CHOUGH_CURVE = sieve([
-  [0, 430],
-  [5, 620],
-  [9.5, 800],
-  [14, 980],
-  [24, 1420],
-]);
-const DUNLIN_CURVE = sieve([
-  [0, 380],
-  [18, 620],
-  [31, 800],
-  [45, 980],
-  [60, 1190],
-]);
 const CONE = { shape: "cone" as const, topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 };
 export const LOFT_CONE: BenchRecipe = {
   versionId: "loft",

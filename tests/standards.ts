@@ -1,5 +1,5 @@
 import type { Standard } from "#contract/standard.ts";
-import { CHOUGH_CURVE } from "./pierHead.ts";
+import { CHOUGH_CURVE } from "./grinders.ts";
 
 /** The demo house's big pot as it was approved. */
 export const BIG_POT: Standard = {

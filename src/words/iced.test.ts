@@ -118,7 +118,7 @@ test("each school has a name of its own wherever it is chosen", () => {
   const names = ICED_SCHOOLS.map((school) => OPTION_WORDS[school]);
   expect(names).toEqual([
     "counts the server's ice",
-    "counts all that ends in the glass",
+    "counts the whole glass",
     "leaves the ice on top",
     "follows the strength wanted",
   ]);

@@ -203,7 +203,7 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   burrs: "clean the burrs",
   other: "something else",
   inside: "counts the server's ice",
-  wholeGlass: "counts all that ends in the glass",
+  wholeGlass: "counts the whole glass",
   onTop: "leaves the ice on top",
   strength: "follows the strength wanted",
   notMetered: "not metered",

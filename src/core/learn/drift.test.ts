@@ -5,7 +5,7 @@ import { fitCurve, umAt } from "#core/grind";
 import { type Random, seeded } from "#core/random";
 import { must } from "#core/result";
 import { onFulmar } from "#tests/brews.ts";
-import { CHOUGH_CURVE } from "#tests/pierHead.ts";
+import { CHOUGH_CURVE } from "#tests/grinders.ts";
 import { expectPrinted } from "#tests/printed.ts";
 import { SIGNALS, type Signal, watch } from "./index.ts";
 

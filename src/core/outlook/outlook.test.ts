@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { bedDepthMm } from "#core/brew";
-import { fitCurve, umAt } from "#core/grind";
+import { umAt } from "#core/grind";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
+import { CHOUGH } from "#tests/grinders.ts";
 import { LOFT_RECIPE } from "#tests/recipes.ts";
 import {
   brewInputOf,
-  type GroundDial,
   ladderOf,
   mendsOf,
   outlookAt,
@@ -22,25 +22,6 @@ import {
   sweepWindow,
 } from "./index.ts";
 
-const sieve = (pairs: readonly (readonly [number, number])[]) =>
-  pairs.map(([setting, um]) => ({ setting, um, by: "sieve" as const }));
-const CHOUGH: GroundDial = {
-  min: 0,
-  max: 24,
-  step: 0.5,
-  higherIs: "coarser",
-  curve: must(
-    fitCurve(
-      sieve([
-        [0, 430],
-        [5, 620],
-        [9.5, 800],
-        [14, 980],
-        [24, 1420],
-      ]),
-    ),
-  ),
-};
 const FULMAR: Plan = {
   doseG: 205,
   waterG: 3282,
