@@ -1,21 +1,17 @@
 import { eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
-import type { CardSheet } from "#contract/card.ts";
-import { firstOf } from "#core/outlook";
 import { must } from "#core/result";
 import { readAudit } from "#data/audit.ts";
-import { insertCard, readCard } from "#data/cards.ts";
+import { readCard } from "#data/cards.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { turnBench } from "#data/house.ts";
 import { readRecipe } from "#data/recipes.ts";
 import { brewers } from "#data/schema.ts";
 import { replaceShift } from "#data/shifts.ts";
-import { askingOf } from "#scaling/asking.ts";
-import { cardOf, foretold } from "#scaling/card.ts";
-import { solveState } from "#scaling/solved.ts";
-import { firstState } from "#scaling/start.ts";
+import { transact } from "#data/transact.ts";
+import { aCard as cardOn } from "./cards.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 vi.mock("next/headers", () => ({
@@ -38,21 +34,7 @@ beforeAll(async () => {
 });
 afterAll(() => fresh.drop());
 
-/** A pot of the standard, kept as Scale keeps it. */
-async function aCard(): Promise<string> {
-  const bench = await benchOn(fresh.db, PIER_HEAD);
-  const state = firstState(bench);
-  const result = must(solveState(state, bench));
-  const asked = askingOf(state, bench, result.rounded);
-  const told = "asking" in asked ? foretold(must(firstOf(asked.asking))) : undefined;
-  const sheet = {
-    ...cardOf(state, bench, result, told),
-    result: { exact: result.exact, rounded: result.rounded, checks: [] },
-  } as CardSheet;
-  const id = uuidv7();
-  await insertCard(fresh.db, { id, siteId: PIER_HEAD, draft: false, sheet, madeBy: LEAD, createdAt: NOW });
-  return id;
-}
+const aCard = () => cardOn(fresh.db, NOW);
 const figures = async (id: string) => (await readCard(fresh.db, id))!.sheet;
 
 describe("a new standard", () => {
@@ -105,7 +87,7 @@ describe("a new standard", () => {
   test("a card whose brewer is gone stays as it is, and says why", async () => {
     const id = await aCard();
     await fresh.db.update(brewers).set({ removed: true }).where(eq(brewers.id, DEMO_IDS.brewers.fulmar));
-    await turnBench(fresh.db);
+    await transact(fresh.db, turnBench);
     const { effects } = await approval.effectsOf(V3);
     expect(effects.find((each) => each.id === id)!.after).toEqual({
       stays: "Fulmar is not on the bench any more.",

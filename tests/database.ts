@@ -1,8 +1,11 @@
 import { join } from "node:path";
-import { migrate } from "drizzle-orm/mysql2/migrator";
 import type { Bench } from "#contract/bench.ts";
 import { readBench } from "#data/bench.ts";
 import { addressFrom, connect, type Database, type DatabaseAddress } from "#data/connection.ts";
+import { migrateHouse } from "#data/migrate.ts";
+
+/** Where the migrations lie. */
+export const MIGRATIONS = join(import.meta.dirname, "../src/data/migrations");
 
 /** An empty database of a test's own, on the tests' server, at the newest migration. */
 export async function freshDatabase(name: string): Promise<{
@@ -16,7 +19,7 @@ export async function freshDatabase(name: string): Promise<{
   await server.pool.query(`CREATE DATABASE \`${own}\``);
   const ownAddress = { ...address, database: own };
   const { db, pool } = connect(ownAddress);
-  await migrate(db, { migrationsFolder: join(import.meta.dirname, "../src/data/migrations") });
+  await migrateHouse(pool, MIGRATIONS);
   const drop = async () => {
     await pool.end();
     await server.pool.query(`DROP DATABASE \`${own}\``);

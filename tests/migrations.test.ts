@@ -1,7 +1,6 @@
 import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { migrate } from "drizzle-orm/mysql2/migrator";
 import { expect, test } from "vitest";
 import { houseSettings } from "#contract/house.ts";
 import { recipe } from "#contract/recipe.ts";
@@ -9,6 +8,7 @@ import { readBatches } from "#data/batches.ts";
 import { readBench } from "#data/bench.ts";
 import { addressFrom, connect } from "#data/connection.ts";
 import { readReadings } from "#data/measures.ts";
+import { migrateHouse } from "#data/migrate.ts";
 import { readRecipe } from "#data/recipes.ts";
 import { readThings } from "#data/things.ts";
 
@@ -56,9 +56,9 @@ test("a house of the release before is as good as a new one, and keeps all it ha
   const { db, pool } = connect({ ...address, database: own });
   const before = upTo("0002_measures");
   try {
-    await migrate(db, { migrationsFolder: before });
+    await migrateHouse(pool, before);
     for (const statement of RELEASED) await pool.query(statement);
-    await migrate(db, { migrationsFolder: MIGRATIONS });
+    await migrateHouse(pool, MIGRATIONS);
 
     const bench = (await readBench(db, id(1)))!;
     expect(

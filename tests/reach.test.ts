@@ -24,6 +24,7 @@ vi.mock("next/headers", () => ({ cookies: async () => ({ get: () => undefined })
 
 const AT = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: AT };
+const AT_PIER_HEAD = { siteId: PIER_HEAD, today: "2026-07-14" };
 const { fulmar, turnstone } = DEMO_IDS.brewers;
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 let server: typeof import("#server/measures.ts") &
@@ -58,7 +59,7 @@ const thing = async (kind: ThingKind, id: string) => (await findThing(fresh.db, 
 const change = async (kind: ThingKind, id: string, figures: AnyFigures) => {
   const old = await thing(kind, id);
   const message = { kind, id, revision: old.revision, figures: { ...old.figures, ...figures }, typical: [] };
-  return server.putThing(message as KeptThing, PIER_HEAD, by);
+  return server.putThing(message as KeptThing, AT_PIER_HEAD, by);
 };
 const measure = async (what: Measure["what"], kind: ThingKind, of: object) => {
   const { id } = of as { id: string };
@@ -132,8 +133,9 @@ describe("reaches Scale and cards:", () => {
     for (let i = 0; i < 40; i++) {
       const pot = { doseG: 200, waterG: 3200, iceG: 0, yieldG: 3200 - 2 * 200, brewerId: fulmar };
       const none = { coffeeId: null, vesselId: null, grinderId: null, dialSetting: null, brewTimeS: null };
+      const unsaid = { cardId: null, recipeVersionId: null, method: null };
       const rest = { strengthPct: null, sampledAt: null, liked: null, note: "", at: AT.toISOString() };
-      await server.log({ id: newId(), ...pot, ...none, ...rest }, by);
+      await server.log({ id: newId(), ...pot, ...none, ...unsaid, ...rest }, by);
     }
     expect((await thing("brewer", fulmar)).figures).toMatchObject({ retentionGPerG: expect.closeTo(2, 1) });
     expect((await sheet(DOSE_AND_WATER)).exact.yieldG).toBeGreaterThan(after.exact.yieldG + 40);
@@ -193,7 +195,7 @@ describe("typical figures", () => {
     const { figures } = await thing("brewer", turnstone);
     const typical = ["basket", "delivery", "retention"];
     const message = { kind: "brewer", id, revision: 0, figures: { ...figures, name: "Shelduck" }, typical };
-    await server.putThing(message as unknown as KeptThing, PIER_HEAD, by);
+    await server.putThing(message as unknown as KeptThing, AT_PIER_HEAD, by);
     const aspects = async () => (await bench()).brewers.find((brewer) => brewer.id === id)!.typical;
     expect(await aspects()).toEqual(typical);
     await measure("blankRun", "brewer", { id, rows: [{ id: newId(), setG: 1500, weighedG: 1480, cold: 0 }] });

@@ -8,6 +8,7 @@ export const BIG_POT: Standard = {
   coffeeId: "saltmarsh",
   brewerId: "fulmar",
   serve: "hot",
+  method: null,
   sizeG: 2801,
   approvedAt: "2026-06-01T10:00:00.000Z",
   brewedAt: "2026-06-01T09:00:00.000Z",

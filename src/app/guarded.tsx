@@ -2,9 +2,9 @@ import { headers } from "next/headers";
 import { redirect } from "next/navigation";
 import type { ReactNode } from "react";
 import { may, type Right } from "#core/people";
+import { isDatabaseAway } from "#data/failures.ts";
 import type { FoundSession } from "#data/sessions.ts";
 import { Refused, Trouble } from "#features/frame/index.ts";
-import { isDatabaseGone } from "#server/action.ts";
 import { signedIn } from "#server/session.ts";
 
 /** A page with its right: nothing of it runs before somebody is signed in who has it. */
@@ -27,7 +27,7 @@ export async function sessionOrDoor(): Promise<FoundSession | "gone"> {
     const session = await signedIn();
     if (session) return session;
   } catch (error) {
-    if (isDatabaseGone(error)) return "gone";
+    if (isDatabaseAway(error)) return "gone";
     throw error;
   }
   const asked = (await headers()).get("x-tumbek-path") ?? "/";

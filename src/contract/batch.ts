@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { ICED_METHODS } from "#core/iced";
 import { uuid } from "./card.ts";
 
 /** Where a strength was sampled: below the brewer before it met ice, after melting, or in the glass. */
@@ -13,6 +14,9 @@ export const loggedBatch = z.strictObject({
   brewerId: uuid,
   coffeeId: uuid.nullable(),
   vesselId: uuid.nullable(),
+  cardId: uuid.nullable().describe("The card that it was brewed from"),
+  recipeVersionId: uuid.nullable().describe("By which it was brewed; a card's own where a card is named"),
+  method: z.enum(ICED_METHODS).nullable().describe("How it was iced; null when hot"),
   grinderId: uuid.nullable(),
   dialSetting: z.number().nullable().describe("On the grinder's own dial"),
   doseG: massG,

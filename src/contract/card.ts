@@ -1,14 +1,21 @@
 import { z } from "zod";
+import type { IcedMethod } from "#core/iced";
+import { ANSWERS } from "#core/outlook";
 import { AGITATIONS, MOST_POURS } from "#core/recipe";
 import { ASPECTS, MATERIALS } from "./aspects.ts";
 import { handStep } from "./handStep.ts";
 import { cardIced } from "./iced.ts";
-import { sheetInput, sheetOutput } from "./sheet.ts";
+import { scaleState } from "./scaleState.ts";
+import { sheetInput, sheetOutput, sheetResult } from "./sheet.ts";
 
 const name = z.string().trim().min(1).max(80);
 export const uuid = z.uuid();
 /** A brewer, a vessel, a grinder and a coffee. */
 const MOST_THINGS = 4;
+
+/** Where a card's setting comes from: an answer of the ladder, an approved batch, or a hand. */
+export const DIAL_SOURCES = [...ANSWERS, "standard", "hand"] as const;
+export type DialSource = (typeof DIAL_SOURCES)[number];
 
 /** A dial as a card keeps it: the grinder's own numbers. */
 const dial = z.strictObject({
@@ -16,17 +23,14 @@ const dial = z.strictObject({
   setting: z.number(),
   finer: z.number().optional(),
   coarser: z.number().optional(),
-  by: z
-    .enum(["source", "rule", "contact", "extraction", "learned", "standard", "hand"])
-    .optional()
-    .describe("Where the setting comes from: an answer of the ladder, an approved batch, or a hand"),
+  by: z.enum(DIAL_SOURCES),
 });
 
-/** The approved batch that a card follows, and what the card was before it did. */
+/** The approved batch that a card follows, and what was chosen before it did. */
 const cardStandard = z.strictObject({
   batchId: uuid,
   approvedAt: z.iso.datetime(),
-  was: z.strictObject({ pins: sheetInput.shape.pins, dial: dial.optional() }),
+  was: scaleState.pick({ pins: true, grind: true }),
   brewTimeS: z.number().min(0).optional().describe("As it was timed"),
   strengthPct: z.number().min(0).optional().describe("As it was metered"),
   lapsed: z
@@ -91,10 +95,15 @@ export const cardMadeWith = z.strictObject({
     .describe("What it rests on that is only usual for its kind, not measured"),
 });
 
-/** A card's sheet: the exact inputs with their pins, the results, and the dial. */
+/** The shape that cards are kept in now; `cardShape.ts` reads the older ones. */
+export const CARD_SHAPE = 2;
+
+/** A card's sheet: what was chosen, the exact inputs with their pins, the results, and the dial. */
 export const cardSheet = z.strictObject({
+  shape: z.literal(CARD_SHAPE),
+  chosen: scaleState.describe("As Scale had it: the same choice makes the same card again"),
   input: sheetInput,
-  result: sheetOutput,
+  result: sheetResult,
   dial: dial.optional(),
   forecast: forecast.optional(),
   swirlS: z
@@ -111,6 +120,21 @@ export const cardSheet = z.strictObject({
 });
 export type CardSheet = z.infer<typeof cardSheet>;
 
+/** How a card is iced; null when it is hot. */
+export function icedMethodOf({ chosen }: Pick<CardSheet, "chosen">): IcedMethod | null {
+  return chosen.serve === "iced" ? chosen.iced.method : null;
+}
+
+/** What a browser sends to keep a card: what was chosen, and what it stood on. The server makes the card. */
+export const cardWanted = z.strictObject({
+  id: uuid,
+  siteId: uuid,
+  chosen: scaleState,
+  benchRevision: z.number().int().min(0).describe("Of the bench that it was chosen on"),
+  setting: z.number().nullable().describe("The dial's setting that was shown; null where none was"),
+});
+export type CardWanted = Readonly<z.infer<typeof cardWanted>>;
+
 /** A card in a list. */
 export const cardLine = z.strictObject({
   id: uuid,
@@ -123,8 +147,9 @@ export type CardLine = z.infer<typeof cardLine>;
 export const cardWhole = z.strictObject({
   id: uuid,
   draft: z.boolean().describe("Not to be brewed"),
-  sheet: cardSheet,
+  sheet: cardSheet.extend({ result: sheetOutput }),
   createdAt: z.iso.datetime(),
+  revision: z.number().int().min(1).describe("One more whenever it is made anew"),
   brewerGone: z.boolean().describe("Its brewer is not on the bench any more"),
 });
 export type CardWhole = z.infer<typeof cardWhole>;

@@ -1,14 +1,17 @@
 import { z } from "zod";
 import { GLASS_PINS, GLASS_SERVICES, ICED_METHODS, ICED_RANGES, type IcedFigure, TOP_OFFS } from "#core/iced";
-import { PIN_NAMES } from "#core/sheet";
 import { ICED_SCHOOLS } from "./house.ts";
 
 const within = (name: IcedFigure) => z.number().min(ICED_RANGES[name][0]).max(ICED_RANGES[name][1]);
 
 /** What an iced sheet is besides its pins. */
-const service = z.strictObject({
+export const icedService = z.strictObject({
   method: z.enum(ICED_METHODS),
-  inGlass: z.array(z.enum(GLASS_PINS)).max(GLASS_PINS.length).describe("Said of the glass at the first sip"),
+  inGlass: z
+    .array(z.enum(GLASS_PINS))
+    .max(GLASS_PINS.length)
+    .readonly()
+    .describe("Said of the glass at the first sip"),
   bloomApart: z.boolean().describe("The bloom's liquid is kept apart, and joins last"),
   bloomTimes: within("bloomTimes").nullable().describe("Bloom water per dose, g/g; the recipe's when null"),
   servers: z.union([z.literal(1), z.literal(2)]).describe("That one batch is shared over"),
@@ -25,13 +28,8 @@ const service = z.strictObject({
 
 const massG = z.number().min(0);
 
-/** How a card is iced: as it was asked for, and what follows beside the sheet. */
+/** What follows beside the sheet of a card that is iced. */
 export const cardIced = z.strictObject({
-  service,
-  pins: z
-    .array(z.strictObject({ name: z.enum(PIN_NAMES), value: z.number() }))
-    .max(PIN_NAMES.length)
-    .describe("As somebody set them, the oldest first; some may be said of the glass"),
   school: z.enum(ICED_SCHOOLS).optional(),
   apart: z
     .strictObject({ massG, tempC: z.number() })

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { USUAL_DENSITY_G_PER_ML } from "#core/brew";
-import { USUAL_ICE_HEAP_G_PER_ML } from "#core/sheet";
+import { CHECK_CODES, SERVES, SEVERITIES, USUAL_ICE_HEAP_G_PER_ML } from "#core/sheet";
 import * as n from "./numbers.ts";
 
 export const pins = z
@@ -112,7 +112,7 @@ const vessel = z
 
 export const sheetInput = z
   .strictObject({
-    serve: z.enum(["hot", "iced"]),
+    serve: z.enum(SERVES),
     retentionGPerG: z.number().min(0).max(5).describe("Liquid that bed and paper keep, g per g of dose"),
     pins,
     extractionPct: n.extractionPct.optional(),
@@ -167,15 +167,17 @@ const figures = z.strictObject({
   settingG: z.number().optional().describe("On rounded figures, when the brewer's lattice is given"),
 });
 
-export const sheetOutput = z.strictObject({
-  exact: figures,
-  rounded: figures,
-  checks: z.array(
-    z.strictObject({
-      code: z.string(),
-      severity: z.enum(["stop", "warn", "note"]),
-      figures: z.record(z.string(), z.number()),
-      message: z.string(),
-    }),
-  ),
+/** A check as the core says it: its code and its figures. */
+const check = z.strictObject({
+  code: z.enum(CHECK_CODES),
+  severity: z.enum(SEVERITIES),
+  figures: z.record(z.string(), z.number()),
+});
+
+/** A solved sheet as a card keeps it. */
+export const sheetResult = z.strictObject({ exact: figures, rounded: figures, checks: z.array(check) });
+
+/** The same with each check's sentence. */
+export const sheetOutput = sheetResult.extend({
+  checks: z.array(check.extend({ message: z.string() })),
 });

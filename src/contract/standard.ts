@@ -1,5 +1,7 @@
 import { z } from "zod";
 import type { CurvePoint } from "#core/grind";
+import type { IcedMethod } from "#core/iced";
+import { sameSize } from "#core/learn";
 import type { Serve } from "#core/sheet";
 import { uuid } from "./card.ts";
 
@@ -18,15 +20,32 @@ export const withdrawnBatch = z.strictObject({ batchId: uuid });
 /** A brewer and a grinder whose factors the log teaches. */
 export const fittedPair = z.strictObject({ siteId: uuid, brewerId: uuid, grinderId: uuid });
 
-/** An approved batch in force, as the screens read it. */
-export interface Standard {
-  readonly id: string;
-  readonly batchId: string;
+/** What a standard is of, and what a card is for. */
+export interface Place {
   readonly coffeeId: string;
   readonly brewerId: string;
   readonly serve: Serve;
+  /** How it is iced; null when hot. */
+  readonly method: IcedMethod | null;
   /** Beverage, all ice melted, g. */
   readonly sizeG: number;
+}
+
+/** Whether two are of the same: coffee, brewer, service, way of icing and size. */
+export function samePlace(a: Place, b: Place): boolean {
+  return (
+    a.coffeeId === b.coffeeId &&
+    a.brewerId === b.brewerId &&
+    a.serve === b.serve &&
+    a.method === b.method &&
+    sameSize(a.sizeG, b.sizeG)
+  );
+}
+
+/** An approved batch in force, as the screens read it. */
+export interface Standard extends Place {
+  readonly id: string;
+  readonly batchId: string;
   /** ISO times. */
   readonly approvedAt: string;
   readonly brewedAt: string;

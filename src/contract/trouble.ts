@@ -7,7 +7,8 @@ import { z } from "zod";
  * - `wrongPin`, `pinNeeded`, `wait`: at the door
  * - `badInput`, `notThere`, `stale`: what was sent, what it names, what it began with
  * - `refused`: it cannot be done as things stand
- * - `gone`: the database does not answer
+ * - `gone`: the database does not answer, and nothing was kept
+ * - `unknown`: the database went away while it was kept; the same sent again settles it
  * - `failed`: something that should not happen
  */
 export const TROUBLE_CODES = [
@@ -21,6 +22,7 @@ export const TROUBLE_CODES = [
   "stale",
   "refused",
   "gone",
+  "unknown",
   "failed",
 ] as const;
 

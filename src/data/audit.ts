@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from "uuid";
 import type { AuditFields, AuditSubject } from "#contract/people.ts";
 import type { Database } from "./connection.ts";
 import { audit, people } from "./schema.ts";
+import type { Transaction } from "./transact.ts";
 
 /** Whose change it is, and when; `personId` is null for the house's own. */
 export interface Act {
@@ -16,7 +17,7 @@ type AuditLine = Pick<typeof audit.$inferInsert, "action" | "subject" | "subject
 };
 
 /** Adds a line to the audit trail; part of the transaction that makes the change. */
-export async function record(tx: Database, by: Act, line: AuditLine): Promise<void> {
+export async function record(tx: Transaction, by: Act, line: AuditLine): Promise<void> {
   await tx.insert(audit).values({ id: uuidv7(), ...by, ...line });
 }
 
@@ -66,7 +67,7 @@ export function readAudit(db: Database, filter: AuditFilter, page = 0) {
 }
 
 /** Takes a person's names out of the lines about them; the database lets it through for nobody else. */
-export async function forgetNames(tx: Database, personId: string, name: string): Promise<void> {
+export async function forgetNames(tx: Transaction, personId: string, name: string): Promise<void> {
   const lines = await tx
     .select()
     .from(audit)

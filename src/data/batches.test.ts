@@ -1,9 +1,18 @@
+import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import type { LoggedBatch } from "#contract/batch.ts";
 import { learnRetention } from "#core/measure";
 import { must } from "#core/result";
 import { freshDatabase, noHash } from "#tests/database.ts";
-import { correctBatch, logBatch, readBatches, readWork, readYields } from "./batches.ts";
+import {
+  correctBatch,
+  LOG_PAGE,
+  type LogPlace,
+  logBatch,
+  readBatches,
+  readWork,
+  readYields,
+} from "./batches.ts";
 import { BREWERS, DEMO_IDS, LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
 import { demoHistory, HISTORY_DAYS } from "./demo/history.ts";
 import { loadDemoHouse } from "./demo/house.ts";
@@ -23,6 +32,9 @@ const POT: LoggedBatch = {
   brewerId: TURNSTONE,
   coffeeId: null,
   vesselId: null,
+  cardId: null,
+  recipeVersionId: null,
+  method: null,
   grinderId: DEMO_IDS.grinders.chough,
   dialSetting: 9,
   doseG: 100,
@@ -95,7 +107,7 @@ describe("a batch", () => {
     must(await correctBatch(fresh.db, { id: POT.id, revision: 1 }, { iceG: 200, yieldG: 1590 }, by));
     expect(await newest()).toMatchObject({ id: POT.id, waterG: 1800, yieldG: 1590 });
     expect(await correctBatch(fresh.db, { id: POT.id, revision: 1 }, { yieldG: 1 }, by)).toMatchObject({
-      failure: { code: "stale", revision: 2 },
+      failure: { code: "stale", theirs: { id: POT.id, revision: 2 } },
     });
     must(await correctBatch(fresh.db, { id: POT.id, revision: 2 }, { removed: true }, by));
     expect((await newest())?.id).not.toBe(POT.id);
@@ -130,15 +142,29 @@ test("lists are filtered and paged, the newest first, each site's own", async ()
   const liked = await readBatches(fresh.db, ROPE_LOFT, { liked: true }, 20);
   expect(liked.every((row) => row.liked === true && row.brewer === "hand cone")).toBe(true);
   const first = await readBatches(fresh.db, PIER_HEAD, { brewerId: TURNSTONE }, 10);
-  const next = await readBatches(
-    fresh.db,
-    PIER_HEAD,
-    { brewerId: TURNSTONE, before: new Date(first.at(-1)!.at) },
-    10,
-  );
-  const times = [...first, ...next].map(({ at }) => at);
+  const { at, id } = first.at(-1)!;
+  const after = { at: new Date(at), id };
+  const next = await readBatches(fresh.db, PIER_HEAD, { brewerId: TURNSTONE, after }, 10);
+  const times = [...first, ...next].map((batch) => batch.at);
   expect(times).toEqual(times.toSorted().toReversed());
   expect(new Set(times).size).toBe(20);
+});
+
+test("many batches of one minute are all on some page, each once", async () => {
+  const at = new Date("2026-07-14T08:15:00Z").toISOString();
+  const sent = Array.from({ length: 60 }, () => uuidv7());
+  for (const id of sent) must(await logBatch(fresh.db, { ...POT, id, at }, by));
+  const seen: string[] = [];
+  let after: LogPlace | undefined;
+  for (;;) {
+    const page = (await readBatches(fresh.db, PIER_HEAD, { brewerId: TURNSTONE, after })).slice(0, LOG_PAGE);
+    seen.push(...page.map(({ id }) => id));
+    const last = page.at(-1);
+    if (!last || new Date(last.at) < new Date(at)) break;
+    after = { at: new Date(last.at), id: last.id };
+  }
+  expect(seen.filter((id) => sent.includes(id)).toSorted()).toEqual(sent.toSorted());
+  for (const id of sent) must(await correctBatch(fresh.db, { id, revision: 1 }, { removed: true }, by));
 });
 
 test("work is litres of a brewer and kilograms of a grinder since a day", async () => {

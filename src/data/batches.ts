@@ -1,18 +1,38 @@
-import { and, asc, desc, eq, gte, isNotNull, isNull, lt, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gte, isNotNull, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
 import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
 import { BATCHES_TO_LEARN_FROM } from "#core/measure";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { batches, brewers, coffees, grinderCurves, grinders, people, standards, vessels } from "./schema.ts";
-import { settleStandard } from "./standards.ts";
+import {
+  batches,
+  brewers,
+  cards,
+  coffees,
+  grinderCurves,
+  grinders,
+  people,
+  recipes,
+  recipeVersions,
+  standards,
+  vessels,
+} from "./schema.ts";
+import { changedBefore, sentBefore } from "./sentTwice.ts";
+import { settleStandard, type TouchedAt } from "./standards.ts";
+import { lock, type Transaction, transact } from "./transact.ts";
+
+/** A line of the log, as the next page begins after it. */
+export interface LogPlace {
+  readonly at: Date;
+  readonly id: string;
+}
 
 export interface BatchFilter {
   readonly brewerId?: string | undefined;
   readonly coffeeId?: string | undefined;
   readonly liked?: boolean | undefined;
-  /** Only older ones than this. */
-  readonly before?: Date | undefined;
+  /** Only what stands after this line: many batches may be of one minute. */
+  readonly after?: LogPlace | undefined;
 }
 
 /** Lines on one page of the log. */
@@ -33,7 +53,10 @@ export async function readBatches(
   if (filter.brewerId) wanted.push(eq(batches.brewerId, filter.brewerId));
   if (filter.coffeeId) wanted.push(eq(batches.coffeeId, filter.coffeeId));
   if (filter.liked !== undefined) wanted.push(eq(batches.liked, filter.liked));
-  if (filter.before) wanted.push(lt(batches.at, filter.before));
+  if (filter.after) {
+    const { at, id } = filter.after;
+    wanted.push(or(lt(batches.at, at), and(eq(batches.at, at), lt(batches.id, id)))!);
+  }
   return (await withNames(db, and(...wanted), most)).map(asRow);
 }
 
@@ -58,6 +81,8 @@ function withNames(db: Database, wanted: SQL | undefined, most: number) {
     .leftJoin(vessels, eq(vessels.id, batches.vesselId))
     .leftJoin(grinders, eq(grinders.id, batches.grinderId))
     .leftJoin(people, eq(people.id, batches.personId))
+    .leftJoin(recipeVersions, eq(recipeVersions.id, batches.recipeVersionId))
+    .leftJoin(recipes, eq(recipes.id, recipeVersions.recipeId))
     .leftJoin(standards, and(eq(standards.batchId, batches.id), isNull(standards.retiredAt)))
     .orderBy(desc(batches.at), desc(batches.id));
 }
@@ -70,6 +95,8 @@ const NAMED = {
   vessel: vessels.name,
   grinder: grinders.name,
   person: people.name,
+  recipe: recipes.name,
+  recipeVersion: recipeVersions.version,
   standard: standards.id,
 };
 
@@ -81,6 +108,8 @@ interface Joined {
   readonly vessel: string | null;
   readonly grinder: string | null;
   readonly person: string | null;
+  readonly recipe: string | null;
+  readonly recipeVersion: number | null;
 }
 
 function asRow({ batch, standard, ...names }: Joined): BatchRow {
@@ -101,7 +130,10 @@ function asRow({ batch, standard, ...names }: Joined): BatchRow {
 
 export type BatchFailure =
   | { readonly code: "notThere" }
-  | { readonly code: "stale"; readonly revision: number };
+  /** The card that it names is not of the brewer's site, or not there. */
+  | { readonly code: "noCard" }
+  /** Somebody else logged or corrected it since, or other figures were sent under its id; with the batch as it is. */
+  | { readonly code: "stale"; readonly theirs: BatchRow };
 
 export interface KeptBatch {
   /** The brewers whose beds there is something to learn of. */
@@ -112,38 +144,54 @@ export interface KeptBatch {
     readonly brewerId: string;
     readonly grinderId: string;
   }[];
-  /** It is, or was, a standard in force: what rests on it is to be made anew, with the grinder that it taught. */
-  readonly taught?: { readonly siteId: string; readonly grinderId: string };
+  /** It is, or was, a standard in force: where cards rest on it, and dials that it taught. */
+  readonly touched?: readonly TouchedAt[];
 }
 type Kept = Result<KeptBatch, BatchFailure>;
 
 /** Logs a batch with the filter, the ending and the grinder's curve of that day; sent twice, it is one. */
-export function logBatch(db: Database, batch: LoggedBatch, by: Act): Promise<Kept> {
-  return db.transaction(async (tx) => {
-    const [brewer] = await tx.select().from(brewers).where(eq(brewers.id, batch.brewerId));
+export function logBatch(db: Database, typed: LoggedBatch, by: Act): Promise<Kept> {
+  const sent = { ...typed, at: new Date(typed.at).toISOString() };
+  return transact(db, async (tx) => {
+    const [brewer] = await tx.select().from(brewers).where(eq(brewers.id, sent.brewerId));
     if (!brewer) return fail({ code: "notThere" });
     const { siteId, filterId, ending } = brewer;
+    const batch = await withItsCard(tx, sent, siteId);
+    if (!batch) return fail({ code: "noCard" });
+    const kept = ok({ brewerIds: [brewer.id], pairs: pairsOf([{ ...batch, siteId }]) });
+    const known = await findBatch(tx, batch.id);
+    switch (sentBefore(known, batch)) {
+      case "again":
+        return kept;
+      case "other":
+        return fail({ code: "stale", theirs: known! });
+    }
     const curveVersion = batch.grinderId ? await curveOf(tx, batch.grinderId) : null;
     const bag = batch.coffeeId ? await bagOf(tx, batch.coffeeId) : {};
+    const { personId } = by;
     await tx
       .insert(batches)
-      .values({
-        ...batch,
-        ...bag,
-        at: new Date(batch.at),
-        siteId,
-        filterId,
-        ending,
-        curveVersion,
-        personId: by.personId,
-      })
-      .onDuplicateKeyUpdate({ set: { id: sql`id` } });
-    return ok({ brewerIds: [brewer.id], pairs: pairsOf([{ ...batch, siteId }]) });
+      .values({ ...batch, ...bag, at: new Date(batch.at), siteId, filterId, ending, curveVersion, personId });
+    return kept;
   });
 }
 
+/** A batch with the recipe's version of the card that it names; undefined where there is no such card at its site. */
+async function withItsCard(
+  tx: Transaction,
+  batch: LoggedBatch,
+  siteId: string,
+): Promise<LoggedBatch | undefined> {
+  if (batch.cardId === null) return batch;
+  const [card] = await tx
+    .select({ recipeVersionId: cards.recipeVersionId })
+    .from(cards)
+    .where(and(eq(cards.id, batch.cardId), eq(cards.siteId, siteId)));
+  return card && { ...batch, ...card };
+}
+
 /** The bag that stands open of a coffee. */
-async function bagOf(tx: Database, coffeeId: string) {
+async function bagOf(tx: Transaction, coffeeId: string) {
   const [row] = await tx
     .select({ densityGPerMl: coffees.densityGPerMl, roastedOn: coffees.roastedOn })
     .from(coffees)
@@ -159,7 +207,7 @@ function pairsOf(
   );
 }
 
-async function curveOf(tx: Database, grinderId: string): Promise<number | null> {
+async function curveOf(tx: Transaction, grinderId: string): Promise<number | null> {
   const [row] = await tx
     .select({ version: grinderCurves.version })
     .from(grinderCurves)
@@ -179,10 +227,15 @@ export function correctBatch(
   change: Partial<Omit<LoggedBatch, "id">> & { readonly removed?: boolean },
   by: Act,
 ): Promise<Kept> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
+    // Its standard may move or end, and others with it.
+    await lock(tx, "standards");
     const [old] = await tx.select().from(batches).where(eq(batches.id, id)).for("update");
     if (!old) return fail({ code: "notThere" });
-    if (old.revision !== revision) return fail({ code: "stale", revision: old.revision });
+    if (changedBefore({ ...old, at: old.at.toISOString() }, { began: revision, sent: change })) {
+      return ok({ brewerIds: [old.brewerId], pairs: pairsOf([old]) });
+    }
+    if (old.revision !== revision) return fail({ code: "stale", theirs: (await findBatch(tx, id))! });
     const { at, ...others } = change;
     const brewerId = change.brewerId ?? old.brewerId;
     const [moved] =
@@ -213,12 +266,12 @@ export function correctBatch(
         yieldG: change.yieldG ?? old.yieldG,
       },
     });
-    const settled = await settleStandard(tx, id, by);
+    const touched = await settleStandard(tx, old, by);
     const now = { ...old, ...change, siteId: moved?.siteId ?? old.siteId };
     return ok({
       brewerIds: moved ? [old.brewerId, brewerId] : [brewerId],
       pairs: pairsOf(moved || regrinds ? [old, now] : [now]),
-      ...(settled && old.grinderId && { taught: { siteId: old.siteId, grinderId: old.grinderId } }),
+      ...(touched && { touched }),
     });
   });
 }
@@ -249,6 +302,8 @@ export function readYields(db: Database, { brewerId, filterId, ending }: Bedding
         eq(batches.ending, ending),
         eq(batches.removed, false),
         isNotNull(batches.yieldG),
+        // A concentrate lies in no bed: what it keeps says nothing of the brewer.
+        or(isNull(batches.method), ne(batches.method, "steep")),
       ),
     )
     .orderBy(desc(batches.at))

@@ -1,13 +1,15 @@
 import { eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import type { CardSheet } from "#contract/card.ts";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { must } from "#core/result";
+import { makeCard } from "#scaling/card.ts";
+import { firstState } from "#scaling/start.ts";
+import { benchOn, freshDatabase, noHash } from "#tests/database.ts";
 import { readBench } from "./bench.ts";
 import { insertCard, listCards, readCard } from "./cards.ts";
 import { BARISTA, LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
 import { loadDemoHouse } from "./demo/house.ts";
-import { brewers } from "./schema.ts";
+import { brewers, cards } from "./schema.ts";
 import { readShift, replaceShift } from "./shifts.ts";
 
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
@@ -19,13 +21,16 @@ afterAll(() => fresh.drop());
 
 const id = (number: number) => `0190a5c0-0000-7000-8000-0000000001${number}`;
 
-/** A card's sheet with only what these tests look at. */
-async function sheet(): Promise<CardSheet> {
-  const bench = (await readBench(fresh.db, PIER_HEAD))!;
-  const brewer = bench.brewers[0]!;
+const CREATED = new Date("2026-07-14T09:00:00Z");
+
+/** A pot of Pier Head as the server makes it, of a coffee whose name would break a careless query. */
+async function made() {
+  const bench = await benchOn(fresh.db, PIER_HEAD);
+  const { sheet, draft } = must(makeCard(firstState(bench), bench));
   return {
-    madeWith: { brewerId: brewer.id, brewer: brewer.name, coffee: "Robert'); DROP TABLE cards; -- ☕" },
-  } as CardSheet;
+    draft,
+    sheet: { ...sheet, madeWith: { ...sheet.madeWith, coffee: "Robert'); DROP TABLE cards; -- ☕" } },
+  };
 }
 
 describe("the bench", () => {
@@ -61,28 +66,45 @@ describe("the bench", () => {
 });
 
 describe("cards", () => {
-  test("the same card twice is one, as it was first", async () => {
-    const card = {
-      id: id(10),
-      siteId: PIER_HEAD,
-      draft: false,
-      sheet: await sheet(),
-      madeBy: LEAD,
-      createdAt: new Date("2026-07-14T09:00:00Z"),
-    };
-    await insertCard(fresh.db, card);
-    await insertCard(fresh.db, { ...card, draft: true });
-    expect(await listCards(fresh.db, PIER_HEAD)).toEqual([card]);
+  test("sent twice it is one, as it was first; another choice under its id is refused, with both", async () => {
+    const card = { id: id(10), siteId: PIER_HEAD, ...(await made()), madeBy: LEAD, createdAt: CREATED };
+    const first = must(await insertCard(fresh.db, card));
+    expect(first).toMatchObject({ ...card, revision: 1 });
+    expect(must(await insertCard(fresh.db, { ...card, draft: !card.draft }))).toEqual(first);
+    const chosen = { ...card.sheet.chosen, grind: 9 };
+    expect(await insertCard(fresh.db, { ...card, sheet: { ...card.sheet, chosen } })).toEqual({
+      ok: false,
+      failure: { code: "stale", theirs: first },
+    });
+    expect(await listCards(fresh.db, PIER_HEAD)).toEqual([first]);
     expect(await listCards(fresh.db, ROPE_LOFT)).toEqual([]);
     expect(await readCard(fresh.db, card.id)).toMatchObject({
-      draft: false,
-      brewerGone: false,
       sheet: card.sheet,
+      brewerGone: false,
+      recipe: "Loft cone",
+      version: 4,
+    });
+  });
+
+  test("what is looked for stands in columns, as its sheet says", async () => {
+    const [{ id: _id, sheet, ...row } = { id: "", sheet: undefined }] = await fresh.db.select().from(cards);
+    const { chosen, result, dial } = (await made()).sheet;
+    expect(sheet).toBeDefined();
+    expect(row).toMatchObject({
+      recipeVersionId: chosen.recipe,
+      brewerId: chosen.brewer,
+      grinderId: chosen.grinder,
+      coffeeId: chosen.coffee,
+      vesselId: chosen.vessel,
+      serve: "hot",
+      method: null,
+      sizeG: result.rounded.yieldG,
+      dialBy: dial!.by,
     });
   });
 
   test("a card outlives its brewer, and says so", async () => {
-    const { brewerId } = (await sheet()).madeWith;
+    const { brewer: brewerId } = (await made()).sheet.chosen;
     await fresh.db.update(brewers).set({ removed: true }).where(eq(brewers.id, brewerId));
     expect((await readCard(fresh.db, id(10)))?.brewerGone).toBe(true);
     expect((await readBench(fresh.db, PIER_HEAD))?.brewers.map(({ name }) => name)).toEqual(["Turnstone"]);

@@ -1,87 +1,161 @@
-import { and, desc, eq, gte, inArray, sql } from "drizzle-orm";
-import type { CardSheet } from "#contract/card.ts";
+import { and, desc, eq, gte, inArray, or, type SQL } from "drizzle-orm";
+import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import { currentCard } from "#contract/cardShape.ts";
+import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { brewers, cards, recipeVersions, shiftItems, sites } from "./schema.ts";
+import { brewers, cards, recipes, recipeVersions, shiftItems, sites } from "./schema.ts";
+import { sentBefore } from "./sentTwice.ts";
+import { type Transaction, transact } from "./transact.ts";
 
 /** Older cards are found by their link. */
 const MOST_LISTED = 200;
 
-export type NewCard = typeof cards.$inferInsert;
+/** A card as it is kept, its sheet in the shape of now. */
+export type Card = Omit<typeof cards.$inferSelect, "sheet"> & { readonly sheet: CardSheet };
 
-/** Keeps a card; the same id again is the same card, and changes nothing. */
-export async function insertCard(db: Database, card: NewCard): Promise<void> {
-  await db
-    .insert(cards)
-    .values(card)
-    .onDuplicateKeyUpdate({ set: { id: card.id } });
+export type NewCard = Pick<Card, "id" | "siteId" | "draft" | "sheet" | "madeBy" | "createdAt">;
+
+/** Another choice was sent under a card's id; with the card as it is. */
+export interface CardFailure {
+  readonly code: "stale";
+  readonly theirs: Card;
 }
 
-/** A card with its site, and whether its brewer is still on the bench. */
+/** Keeps a card; sent twice, it is one, and stays as it was made first. */
+export function insertCard(db: Database, card: NewCard): Promise<Result<Card, CardFailure>> {
+  return transact(db, async (tx) => {
+    const [known] = await readCards(tx, [card.id]);
+    const told = ({ siteId, sheet }: Pick<Card, "siteId" | "sheet">) => ({ siteId, chosen: sheet.chosen });
+    if (known && sentBefore(told(known), told(card)) === "other")
+      return fail({ code: "stale", theirs: known });
+    if (known) return ok(known);
+    const row = { ...card, ...columnsOf(card.sheet) };
+    await tx.insert(cards).values(row);
+    return ok({ ...row, revision: 1 });
+  });
+}
+
+/** What of a sheet stands in columns of its own. */
+function columnsOf(sheet: CardSheet) {
+  const { chosen, dial, result } = sheet;
+  return {
+    recipeVersionId: chosen.recipe,
+    brewerId: chosen.brewer,
+    grinderId: chosen.grinder,
+    coffeeId: chosen.coffee,
+    vesselId: chosen.vessel,
+    serve: chosen.serve,
+    method: icedMethodOf(sheet),
+    sizeG: result.rounded.yieldG,
+    dialBy: dial?.by ?? null,
+  };
+}
+
+function cardOf({ sheet, ...row }: typeof cards.$inferSelect): Card {
+  return { ...row, sheet: currentCard(sheet) };
+}
+
+/** A card with its site, its recipe's version, and whether its brewer is still on the bench. */
 export async function readCard(db: Database, id: string) {
   const [row] = await db
-    .select()
+    .select({
+      card: cards,
+      site: sites,
+      brewer: brewers,
+      recipe: recipes.name,
+      version: recipeVersions.version,
+    })
     .from(cards)
     .innerJoin(sites, eq(sites.id, cards.siteId))
+    .leftJoin(brewers, eq(brewers.id, cards.brewerId))
+    .leftJoin(recipeVersions, eq(recipeVersions.id, cards.recipeVersionId))
+    .leftJoin(recipes, eq(recipes.id, recipeVersions.recipeId))
     .where(eq(cards.id, id));
   if (!row) return undefined;
-  const [brewer] = await db.select().from(brewers).where(eq(brewers.id, row.cards.sheet.madeWith.brewerId));
-  return { ...row.cards, site: row.sites, brewerGone: !brewer || brewer.removed };
+  const { site, brewer, recipe, version } = row;
+  return { ...cardOf(row.card), site, recipe, version, brewerGone: !brewer || brewer.removed };
 }
 
 /** A site's cards, the newest first. */
-export function listCards(db: Database, siteId: string) {
-  return db
+export async function listCards(db: Database, siteId: string): Promise<Card[]> {
+  const rows = await db
     .select()
     .from(cards)
     .where(eq(cards.siteId, siteId))
     .orderBy(desc(cards.createdAt), desc(cards.id))
     .limit(MOST_LISTED);
+  return rows.map(cardOf);
 }
 
-export function readCards(db: Database, ids: readonly string[]) {
-  return ids.length === 0
-    ? Promise.resolve([])
-    : db
-        .select()
-        .from(cards)
-        .where(inArray(cards.id, [...ids]));
-}
-
-const withSite = { card: cards, site: { id: sites.id, name: sites.name } };
-
-/** Every card that was made from a version of a recipe, with its site and the days from `from` on that list it. */
-export async function readCardsOfRecipe(db: Database, recipeId: string, from: string) {
+export async function readCards(db: Database, ids: readonly string[]): Promise<Card[]> {
+  if (ids.length === 0) return [];
   const rows = await db
-    .select(withSite)
+    .select()
     .from(cards)
-    .innerJoin(sites, eq(sites.id, cards.siteId))
-    .innerJoin(recipeVersions, eq(recipeVersions.id, madeFrom))
+    .where(inArray(cards.id, [...ids]));
+  return rows.map(cardOf);
+}
+
+/** A card that may follow a change, with its site and the days that list it. */
+export interface ListedCard extends Card {
+  readonly site: { readonly id: string; readonly name: string };
+  /** ISO dates, in order. */
+  readonly days: readonly string[];
+}
+
+/** Every card that was made from a version of a recipe, with the days from `from` on that list it. */
+export function readCardsOfRecipe(db: Database, recipeId: string, from: string): Promise<ListedCard[]> {
+  const versions = db
+    .select({ id: recipeVersions.id })
+    .from(recipeVersions)
     .where(eq(recipeVersions.recipeId, recipeId));
-  return withDays(db, rows, from);
+  return listed(db, inArray(cards.recipeVersionId, versions), from);
 }
 
-/** Every card of a site, in the same way: which of them rest on its approved batches is for the core to say. */
-export async function readCardsOfSite(db: Database, siteId: string, from: string) {
-  const rows = await db
-    .select(withSite)
-    .from(cards)
-    .innerJoin(sites, eq(sites.id, cards.siteId))
-    .where(eq(cards.siteId, siteId));
-  return withDays(db, rows, from);
+/** What a change of a site's standards may move: cards of a coffee on a brewer, and what a grinder's lessons set. */
+export interface Touching {
+  readonly coffeeId: string;
+  readonly brewerId: string;
+  readonly grinderId: string;
+}
+
+/** Cards of a site that may rest on a standard of a coffee on a brewer, or on what a grinder learned. */
+export function readCardsTouchedBy(
+  db: Database,
+  siteId: string,
+  places: readonly Touching[],
+  from: string,
+): Promise<ListedCard[]> {
+  const touched = places.flatMap(({ coffeeId, brewerId, grinderId }) => [
+    and(eq(cards.coffeeId, coffeeId), eq(cards.brewerId, brewerId)),
+    and(eq(cards.grinderId, grinderId), eq(cards.dialBy, "learned")),
+  ]);
+  return listed(db, and(eq(cards.siteId, siteId), or(...touched)), from);
+}
+
+/** Cards of a coffee at a site, in the same way. */
+export function readCardsOfCoffee(
+  db: Database,
+  { siteId, coffeeId }: { readonly siteId: string; readonly coffeeId: string },
+  from: string,
+): Promise<ListedCard[]> {
+  return listed(
+    db,
+    and(eq(cards.siteId, siteId), eq(cards.coffeeId, coffeeId), eq(cards.draft, false)),
+    from,
+  );
 }
 
 /** The newest first: sorted here, because a join with long texts that MariaDB sorts takes a table on its disk. */
-async function withDays(
-  db: Database,
-  rows: readonly {
-    readonly card: typeof cards.$inferSelect;
-    readonly site: { readonly id: string; readonly name: string };
-  }[],
-  from: string,
-) {
+async function listed(db: Database, wanted: SQL | undefined, from: string): Promise<ListedCard[]> {
+  const rows = await db
+    .select({ card: cards, site: { id: sites.id, name: sites.name } })
+    .from(cards)
+    .innerJoin(sites, eq(sites.id, cards.siteId))
+    .where(wanted);
   const ids = rows.map(({ card }) => card.id);
-  const listed =
+  const days =
     ids.length === 0
       ? []
       : await db
@@ -92,31 +166,37 @@ async function withDays(
     ({ card: a }, { card: b }) => b.createdAt.getTime() - a.createdAt.getTime() || (a.id < b.id ? 1 : -1),
   );
   return newestFirst.map(({ card, site }) => ({
-    ...card,
+    ...cardOf(card),
     site,
-    days: listed.flatMap(({ cardId, day }) => (cardId === card.id ? [day] : [])).toSorted(),
+    days: days.flatMap(({ cardId, day }) => (cardId === card.id ? [day] : [])).toSorted(),
   }));
 }
 
-/** The version that a card's sheet names. */
-const madeFrom = sql`JSON_VALUE(${cards.sheet}, '$.madeWith.recipeVersionId')`;
-
-/** Makes a card what it is given as, and says so in the trail; part of an approval. */
+/**
+ * Makes a card what it is given as, and says so in the trail; part of an approval.
+ *
+ * @param seen the revision that the change was worked out from
+ * @returns whether it was changed: one that somebody changed since stays
+ */
 export async function remakeCard(
-  tx: Database,
-  { id, draft, sheet }: Pick<typeof cards.$inferSelect, "id" | "draft" | "sheet">,
+  tx: Transaction,
+  { id, seen, draft, sheet }: Pick<Card, "id" | "draft" | "sheet"> & { readonly seen: number },
   by: Act,
-): Promise<void> {
-  const [old] = await tx.select().from(cards).where(eq(cards.id, id)).for("update");
-  if (!old) return;
-  await tx.update(cards).set({ draft, sheet }).where(eq(cards.id, id));
+): Promise<boolean> {
+  const [row] = await tx.select().from(cards).where(eq(cards.id, id)).for("update");
+  if (row?.revision !== seen) return false;
+  await tx
+    .update(cards)
+    .set({ draft, sheet, ...columnsOf(sheet), revision: seen + 1 })
+    .where(eq(cards.id, id));
   await record(tx, by, {
     action: "changed",
     subject: "card",
     subjectId: id,
-    before: summary(old.sheet),
+    before: summary(cardOf(row).sheet),
     after: summary(sheet),
   });
+  return true;
 }
 
 function summary({ input, result: { rounded }, dial, madeWith }: CardSheet) {

@@ -5,6 +5,8 @@ import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { filters, house, people, sites } from "./schema.ts";
+import { changedBefore } from "./sentTwice.ts";
+import { type Transaction, transact } from "./transact.ts";
 
 export type House = typeof house.$inferSelect;
 export type Site = typeof sites.$inferSelect;
@@ -21,13 +23,8 @@ export async function readBenchRevision(db: Database): Promise<number> {
   return row?.revision ?? -1;
 }
 
-/** Holds the house until the transaction ends: changes of people are made one after the other. */
-export async function lockHouse(tx: Database): Promise<void> {
-  await tx.select({ id: house.id }).from(house).for("update");
-}
-
 /** Tells every page that the bench is another one now; part of the transaction that changes it. */
-export async function turnBench(tx: Database): Promise<void> {
+export async function turnBench(tx: Transaction): Promise<void> {
   await tx.update(house).set({ benchRevision: sql`bench_revision + 1` });
 }
 
@@ -57,9 +54,10 @@ export function keepSettings(
   { revision, name, settings }: KeptSettings,
   by: Act,
 ): Promise<Result<undefined, { readonly code: "stale"; readonly house: House }>> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const [old] = await tx.select().from(house).for("update");
     if (!old) throw new Error("there is no house");
+    if (changedBefore(old, { began: revision, sent: { name, settings } })) return ok(undefined);
     if (old.revision !== revision) return fail({ code: "stale", house: old });
     await tx.update(house).set({ name, settings, revision: revision + 1 });
     const { before, after } = settingsChanged(old, { name, settings });

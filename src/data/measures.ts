@@ -16,6 +16,8 @@ import {
   readings,
   vessels,
 } from "./schema.ts";
+import { changedBefore } from "./sentTwice.ts";
+import { transact } from "./transact.ts";
 
 /** A reading with its figures by name, as whoever made it sent them. */
 export type ReadingRow = { readonly id: string } & Readonly<Record<string, number | string | boolean>>;
@@ -52,7 +54,8 @@ export type MeasureFailure =
       readonly revision: number;
       readonly figures: Readonly<Record<string, number | null>>;
     };
-type Kept = Result<undefined, MeasureFailure>;
+/** `again`: the same was measured and kept already, and nothing is left to do. */
+export type MeasureKept = Result<"kept" | "again", MeasureFailure>;
 
 const MEASURED = {
   vessel: vessels,
@@ -75,15 +78,17 @@ export interface Measured {
 }
 
 /** One measurement of one thing: held from reading to writing, in the trail, and at once on every page. */
-export function keepMeasured(db: Database, measured: Measured, by: Act): Promise<Kept> {
+export function keepMeasured(db: Database, measured: Measured, by: Act): Promise<MeasureKept> {
   const { subject, id, revision, figures, settles = [] } = measured;
   const table = MEASURED[subject] as unknown as typeof vessels;
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const [old] = await tx.select().from(table).where(eq(table.id, id)).for("update");
     if (!old) return fail({ code: "notThere" });
     const before = Object.fromEntries(
       Object.keys(figures).map((name) => [name, (old as unknown as Record<string, number>)[name] ?? null]),
     );
+    const kept = { ...before, revision: old.revision };
+    if (changedBefore(kept, { began: revision, sent: figures })) return ok("again");
     if (old.revision !== revision) return fail({ code: "stale", revision: old.revision, figures: before });
     const typical = old.typical?.filter((aspect) => !settles.includes(aspect));
     await tx
@@ -92,7 +97,7 @@ export function keepMeasured(db: Database, measured: Measured, by: Act): Promise
       .where(eq(table.id, id));
     await record(tx, by, { action: "measured", subject, subjectId: id, before, after: figures });
     await turnBench(tx);
-    return ok(undefined);
+    return ok("kept");
   });
 }
 
@@ -102,11 +107,11 @@ export function keepReadings(
   measured: Measured,
   { kind, rows }: { readonly kind: ReadingKind; readonly rows: readonly ReadingRow[] },
   by: Act,
-): Promise<Kept> {
+): Promise<MeasureKept> {
   const ownerId = measured.id;
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const kept = await keepMeasured(tx, measured, by);
-    if (!kept.ok) return kept;
+    if (!kept.ok || kept.value === "again") return kept;
     await tx.delete(readings).where(and(eq(readings.ownerId, ownerId), eq(readings.kind, kind)));
     await tx
       .insert(readings)
@@ -134,11 +139,11 @@ interface NewCurve {
 }
 
 /** Starts a new version of a grinder's curve; what was logged keeps the one that it was ground on. */
-export function keepCurve(db: Database, measured: Measured, curve: NewCurve, by: Act): Promise<Kept> {
+export function keepCurve(db: Database, measured: Measured, curve: NewCurve, by: Act): Promise<MeasureKept> {
   const grinderId = measured.id;
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const kept = await keepMeasured(tx, measured, by);
-    if (!kept.ok) return kept;
+    if (!kept.ok || kept.value === "again") return kept;
     const [last] = await readCurves(tx, [grinderId]);
     const version = (last?.version ?? 0) + 1;
     await tx.insert(grinderCurves).values({ ...curve, grinderId, version, since: by.at });
@@ -177,11 +182,11 @@ export function keepPairs(
   measured: Measured,
   { otherId, pairs }: PairsWith,
   by: Act,
-): Promise<Kept> {
+): Promise<MeasureKept> {
   const grinderId = measured.id;
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const kept = await keepMeasured(tx, measured, by);
-    if (!kept.ok) return kept;
+    if (!kept.ok || kept.value === "again") return kept;
     const { fromGrinderId, toGrinderId } = grinderPairs;
     await tx
       .delete(grinderPairs)

@@ -40,7 +40,10 @@ describe("people", () => {
   test("somebody added twice is one, and is in the trail once", async () => {
     const newcomer = { id: uuidv7(), name: "Zoë Marl", role: "barista" as const, pinHash: "x" };
     must(await addPerson(fresh.db, newcomer, by));
-    must(await addPerson(fresh.db, { ...newcomer, name: "Zoë twice" }, by));
+    must(await addPerson(fresh.db, newcomer, by));
+    expect(await addPerson(fresh.db, { ...newcomer, name: "Zoë twice" }, by)).toMatchObject({
+      failure: { code: "stale", theirs: { name: "Zoë Marl" } },
+    });
     expect(await trail(newcomer.id)).toMatchObject([
       { person: "Oda Venn", action: "added", after: { name: "Zoë Marl", role: "barista" }, before: null },
     ]);

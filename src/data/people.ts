@@ -3,8 +3,9 @@ import type { Role } from "#core/people";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, forgetNames, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { lockHouse } from "./house.ts";
 import { people, sessions } from "./schema.ts";
+import { changedBefore, sentBefore } from "./sentTwice.ts";
+import { lock, type Transaction, transact } from "./transact.ts";
 
 export type PersonRow = typeof people.$inferSelect;
 
@@ -60,15 +61,17 @@ export interface NewPerson extends Person {
   readonly pinHash: string;
 }
 
-/** Adds somebody; the same id again is the same person, and changes nothing. */
+/** Adds somebody; sent twice, it is once. The PIN is hashed, so that only name and role are compared. */
 export async function addPerson(db: Database, person: NewPerson, by: Act): Promise<Changed> {
-  return db.transaction(async (tx) => {
-    await lockHouse(tx);
-    const known = await readPerson(tx, person.id);
-    if (known) return ok(known);
+  return transact(db, async (tx) => {
+    await lock(tx, "people");
+    const { id, name, role } = person;
+    const known = await readPerson(tx, id);
+    const before = sentBefore(known, { name, role });
+    if (known && before === "again") return ok(known);
+    if (known && before === "other") return fail({ code: "stale", theirs: known });
     if (await isTaken(tx, person)) return fail({ code: "nameTaken" });
     await tx.insert(people).values({ ...person, createdAt: by.at });
-    const { id, name, role } = person;
     await record(tx, by, { action: "added", subject: "person", subjectId: id, after: { name, role } });
     return ok((await readPerson(tx, id))!);
   });
@@ -84,9 +87,9 @@ export async function addFirstLead(
   person: Omit<NewPerson, "role">,
   at: Date,
 ): Promise<PersonRow | undefined> {
-  return db.transaction(async (tx) => {
-    // One at a time: the house's row is held while it is looked whether there is a lead.
-    await lockHouse(tx);
+  return transact(db, async (tx) => {
+    // One at a time: whether there is a lead must stay true until this one is kept.
+    await lock(tx, "people");
     if (await hasLead(tx)) return undefined;
     const added = await addPerson(tx, { ...person, role: "lead" }, { personId: null, at });
     return added.ok ? added.value : undefined;
@@ -99,11 +102,12 @@ export interface PersonChange extends Person {
 }
 
 export async function changePerson(db: Database, change: PersonChange, by: Act): Promise<Changed> {
+  const { name, role, revision: began } = change;
   return alter(db, change.id, by, async (tx, old) => {
-    if (old.revision !== change.revision) return fail({ code: "stale", theirs: old });
+    if (changedBefore(old, { began, sent: { name, role } })) return ok(undefined);
+    if (old.revision !== began) return fail({ code: "stale", theirs: old });
     if (await isTaken(tx, change)) return fail({ code: "nameTaken" });
-    if (change.role !== "lead" && (await isLastLead(tx, old))) return fail({ code: "lastLead" });
-    const { name, role } = change;
+    if (role !== "lead" && (await isLastLead(tx, old))) return fail({ code: "lastLead" });
     return ok({ set: { name, role }, action: "changed", shown: ["name", "role"] });
   });
 }
@@ -150,22 +154,26 @@ type Step = {
   readonly shown: readonly ("name" | "role" | "archived" | "anonymised")[];
 };
 
-/** One change of one row, held from reading to writing, with its line in the audit trail. */
+/** One change of one row, held from reading to writing, with its line in the audit trail; nothing where no step is left. */
 async function alter(
   db: Database,
   id: string,
   by: Act,
-  decide: (tx: Database, old: PersonRow) => Promise<Result<Step, PeopleFailure>>,
+  decide: (tx: Transaction, old: PersonRow) => Promise<Result<Step | undefined, PeopleFailure>>,
 ): Promise<Changed> {
-  return db.transaction(async (tx) => {
-    await lockHouse(tx);
+  return transact(db, async (tx) => {
+    await lock(tx, "people");
     const old = await readPerson(tx, id);
     if (!old) return fail({ code: "notThere" });
     const step = await decide(tx, old);
     if (!step.ok) return step;
+    if (!step.value) return ok(old);
     const { set, action, shown } = step.value;
     const row = { ...old, ...set, revision: old.revision + 1 };
-    await tx.update(people).set(row).where(eq(people.id, id));
+    await tx
+      .update(people)
+      .set({ ...set, revision: row.revision })
+      .where(eq(people.id, id));
     const fields = (from: PersonRow) => Object.fromEntries(shown.map((field) => [field, from[field]]));
     await record(tx, by, {
       action,
@@ -178,12 +186,12 @@ async function alter(
   });
 }
 
-async function isTaken(tx: Database, { id, name }: { readonly id: string; readonly name: string }) {
+async function isTaken(tx: Transaction, { id, name }: { readonly id: string; readonly name: string }) {
   const same = and(eq(people.name, name), eq(people.archived, false), ne(people.id, id));
   return (await tx.select({ id: people.id }).from(people).where(same)).length > 0;
 }
 
-async function isLastLead(tx: Database, person: PersonRow): Promise<boolean> {
+async function isLastLead(tx: Transaction, person: PersonRow): Promise<boolean> {
   if (person.role !== "lead" || person.archived) return false;
   const others = await tx
     .select({ id: people.id })

@@ -1,9 +1,12 @@
 import { and, asc, eq } from "drizzle-orm";
 import type { Measure } from "#contract/measure.ts";
 import type { AuditSubject } from "#contract/people.ts";
+import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { people, proposals } from "./schema.ts";
+import { sentBefore } from "./sentTwice.ts";
+import { transact } from "./transact.ts";
 
 export interface Proposal {
   readonly id: string;
@@ -29,15 +32,20 @@ export function readProposals(db: Database, siteId: string): Promise<Proposal[]>
     .orderBy(asc(proposals.at));
 }
 
-/** Keeps what somebody measured, for a lead to look at. */
+/** Keeps what somebody measured, for a lead to look at; sent twice, it is once. */
 export function keepProposal(
   db: Database,
   { id, siteId, measure, subject }: Proposed,
   by: Act & { readonly personId: string },
-): Promise<void> {
-  return db.transaction(async (tx) => {
+): Promise<Result<undefined, { readonly code: "stale" }>> {
+  return transact(db, async (tx) => {
+    const [known] = await tx.select().from(proposals).where(eq(proposals.id, id));
+    const before = sentBefore(known, { siteId, measure });
+    if (before === "other") return fail({ code: "stale" });
+    if (before === "again") return ok(undefined);
     await tx.insert(proposals).values({ id, siteId, measure, personId: by.personId, at: by.at });
     await record(tx, by, { action: "proposed", subject, subjectId: measure.of.id });
+    return ok(undefined);
   });
 }
 
@@ -52,7 +60,7 @@ export function decideProposal(
   subjectOf: (measure: Measure) => AuditSubject,
   by: Act & { readonly personId: string },
 ): Promise<Measure | undefined> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const [row] = await tx.select().from(proposals).where(eq(proposals.id, id)).for("update");
     if (row?.state !== "waiting") return undefined;
     await tx

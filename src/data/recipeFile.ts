@@ -23,6 +23,7 @@ import { readCurves } from "./measures.ts";
 import { readAllRecipes } from "./recipes.ts";
 import { grinderCurves, recipes, recipeVersions } from "./schema.ts";
 import { keepThing, readThings, type Thing } from "./things.ts";
+import { lock, type Transaction, transact } from "./transact.ts";
 
 type HouseThing = FileThing & { readonly id: string };
 
@@ -101,7 +102,8 @@ const NOT_MEASURED: Readonly<Record<FileKind, readonly Aspect[]>> = {
 
 /** Writes down what a plan adds and changes: all of it, or nothing. */
 export function importRecipes(db: Database, plan: ImportPlan, siteId: string, by: Act): Promise<void> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
+    await lock(tx, "recipes");
     for (const kind of FILE_KINDS) {
       for (const thing of plan.things[kind]) await addThing(tx, kind, thing, siteId, by);
     }
@@ -149,7 +151,7 @@ export function importRecipes(db: Database, plan: ImportPlan, siteId: string, by
 }
 
 async function addThing(
-  tx: Database,
+  tx: Transaction,
   kind: FileKind,
   thing: FileThing,
   siteId: string,
@@ -179,7 +181,7 @@ async function addThing(
 }
 
 /** A filter by its name; a house always has one, which stands in for a name that it has not. */
-async function filterNamed(tx: Database, name: string, siteId: string): Promise<string> {
+async function filterNamed(tx: Transaction, name: string, siteId: string): Promise<string> {
   const filters = await readThings(tx, "filter", siteId);
   return (filters.find(({ figures }) => figures.name === name) ?? filters[0])!.id;
 }

@@ -24,6 +24,7 @@ import {
 } from "./recipes.ts";
 import { people, sites } from "./schema.ts";
 import { readThings } from "./things.ts";
+import { transact } from "./transact.ts";
 
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 beforeAll(async () => {
@@ -131,17 +132,19 @@ describe("the version that counts", () => {
     expect((await listRecipes(fresh.db)).find(({ id }) => id === kept.recipeId)?.archived).toBe(true);
   });
 
+  const approve = (versionId: string) => transact(fresh.db, (tx) => setStandard(tx, versionId, by));
+
   test("a new standard makes the old one an earlier one; a draft cannot be one; the trail says so", async () => {
-    expect(await setStandard(fresh.db, demoId(64), by)).toBe(true);
+    expect(await approve(demoId(64))).toBe(true);
     expect(await states(LOFT)).toEqual(["4 earlier", "3 standard"]);
-    expect(await setStandard(fresh.db, demoId(68), by)).toBe(false);
+    expect(await approve(demoId(68))).toBe(false);
     const [line] = await readAudit(fresh.db, { subjectId: LOFT });
     expect(line).toMatchObject({
       action: "approved",
       before: { version: 4 },
       after: { version: 3, hotWaterG: 340 },
     });
-    expect(await setStandard(fresh.db, demoId(65), by)).toBe(true);
+    expect(await approve(demoId(65))).toBe(true);
     expect(await states(LOFT)).toEqual(["4 standard", "3 earlier"]);
   });
 });

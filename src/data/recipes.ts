@@ -14,6 +14,8 @@ import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { turnBench } from "./house.ts";
 import { brewers, coffees, fits, grinders, people, recipes, recipeVersions } from "./schema.ts";
+import { sentBefore } from "./sentTwice.ts";
+import { lock, type Transaction, transact } from "./transact.ts";
 
 const makers = alias(people, "makers");
 
@@ -148,13 +150,15 @@ export function keepVersion(
   { recipeId, versionId, name, revision, as, ...figures }: Kept,
   by: Act,
 ): Promise<Result<{ readonly revision: number }, RecipeFailure>> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
+    // One after the other: of two that begin a draft, or approve a version, of one recipe at once, the later one is told.
+    await lock(tx, "recipes");
     const [taken] = await tx
       .select({ id: recipes.id })
       .from(recipes)
       .where(and(eq(recipes.name, name), ne(recipes.id, recipeId)));
     if (taken) return fail({ code: "nameTaken" });
-    const [recipe] = await tx.select().from(recipes).where(eq(recipes.id, recipeId)).for("update");
+    const [recipe] = await tx.select().from(recipes).where(eq(recipes.id, recipeId));
     if (!recipe) {
       const [{ last } = { last: null }] = await tx.select({ last: max(recipes.position) }).from(recipes);
       await tx.insert(recipes).values({ id: recipeId, name, position: (last ?? -1) + 1 });
@@ -170,9 +174,10 @@ export function keepVersion(
     const drafted = versions.find(({ state }) => state === "draft");
     const other = own ? own.revision !== revision || own.state !== "draft" : drafted !== undefined;
     if (other) {
-      // The very save that is there already is no change.
-      const same = own && own.state === as && JSON.stringify(own.recipe) === JSON.stringify(figures.recipe);
-      if (same) return ok({ revision: own.revision });
+      const { recipe: written, brewerId, grinderId, coffeeId } = figures;
+      const sent = { name, state: as, recipe: written, brewerId, grinderId, coffeeId };
+      const isAgain = own && sentBefore({ ...own, name: recipe?.name ?? name }, sent) === "again";
+      if (isAgain) return ok({ revision: own.revision });
       const theirs = await findVersion(tx, (own ?? drafted)!.id);
       return fail({ code: "stale", theirs: theirs! });
     }
@@ -220,12 +225,9 @@ export function dropDraft(
   db: Database,
   { versionId, revision }: { readonly versionId: string; readonly revision: number },
 ): Promise<Result<undefined, { readonly code: "stale" }>> {
-  return db.transaction(async (tx) => {
-    const [draft] = await tx
-      .select()
-      .from(recipeVersions)
-      .where(eq(recipeVersions.id, versionId))
-      .for("update");
+  return transact(db, async (tx) => {
+    await lock(tx, "recipes");
+    const [draft] = await tx.select().from(recipeVersions).where(eq(recipeVersions.id, versionId));
     if (!draft) return ok(undefined);
     if (draft.state !== "draft" || draft.revision !== revision) return fail({ code: "stale" });
     await tx.delete(recipeVersions).where(eq(recipeVersions.id, versionId));
@@ -244,7 +246,7 @@ export function setArchived(
   { id, archived }: { readonly id: string; readonly archived: boolean },
   by: Act,
 ): Promise<boolean> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const [row] = await tx.select().from(recipes).where(eq(recipes.id, id)).for("update");
     if (!row || row.archived === archived) return row !== undefined;
     await tx.update(recipes).set({ archived }).where(eq(recipes.id, id));
@@ -261,13 +263,12 @@ export function setArchived(
 }
 
 /** Makes a version the standard of its recipe, and the one before an earlier one; part of an approval. */
-export async function setStandard(tx: Database, versionId: string, by: Act): Promise<boolean> {
-  const [asked] = await tx.select().from(recipeVersions).where(eq(recipeVersions.id, versionId));
-  if (!asked) return false;
-  // The recipe is held, not the version: of two leads who approve two versions at once, one comes second.
-  const [recipe] = await tx.select().from(recipes).where(eq(recipes.id, asked.recipeId)).for("update");
-  const [row] = await tx.select().from(recipeVersions).where(eq(recipeVersions.id, versionId)).for("update");
+export async function setStandard(tx: Transaction, versionId: string, by: Act): Promise<boolean> {
+  // All versions are held, not this one alone: of two leads who approve two versions at once, one comes second.
+  await lock(tx, "recipes");
+  const [row] = await tx.select().from(recipeVersions).where(eq(recipeVersions.id, versionId));
   if (!row || row.state === "draft") return false;
+  const [recipe] = await tx.select().from(recipes).where(eq(recipes.id, row.recipeId));
   if (row.state === "standard") return true;
   const [old] = await tx
     .select()
@@ -302,7 +303,7 @@ export function setFit(
   by: Act,
 ): Promise<void> {
   const ofPair = and(eq(fits.brewerId, pair.brewerId), eq(fits.grinderId, pair.grinderId));
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const [old] = await tx.select().from(fits).where(ofPair).for("update");
     if (fit) {
       const row = { ...fit, at: by.at };

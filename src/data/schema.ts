@@ -1,3 +1,4 @@
+import { type SQL, sql } from "drizzle-orm";
 import {
   boolean,
   char,
@@ -24,7 +25,8 @@ import {
   ROAST_LEVELS,
 } from "#contract/aspects.ts";
 import { SAMPLED_AT } from "#contract/batch.ts";
-import type { CardSheet } from "#contract/card.ts";
+import { DIAL_SOURCES } from "#contract/card.ts";
+import type { StoredCard } from "#contract/cardShape.ts";
 import type { HouseSettings } from "#contract/house.ts";
 import type { Measure, ReadingKind } from "#contract/measure.ts";
 import { type AuditAction, type AuditFields, type AuditSubject, SCOPES } from "#contract/people.ts";
@@ -33,13 +35,18 @@ import type { ShiftIce } from "#contract/shift.ts";
 import type { WallChoices } from "#contract/wall.ts";
 import type { Basket } from "#core/brew";
 import type { CurvePoint } from "#core/grind";
+import { ICED_METHODS } from "#core/iced";
 import { ROLES } from "#core/people";
 import type { Recipe } from "#core/recipe";
+import { SERVES } from "#core/sheet";
 import { json } from "./json.ts";
 
 /** Ids are UUIDv7, made by the client: a write sent twice is one write. */
 const id = (name = "id") => char(name, { length: 36 });
 const name = () => varchar("name", { length: 80 }).notNull();
+/** The name while its row is in use, null after: what a unique key on names looks at. */
+const liveName = (expression: SQL) =>
+  varchar("live_name", { length: 80 }).generatedAlwaysAs(expression, { mode: "virtual" });
 /** Place in lists, from 0. */
 const position = () => smallint("position").notNull();
 const time = (column: string) => datetime(column, { mode: "date", fsp: 3 });
@@ -57,6 +64,12 @@ export const house = mysqlTable("house", {
   createdAt: time("created_at").notNull(),
 });
 
+/** What one transaction at a time may change: its row is written by whoever holds it (`transact.ts`). */
+export const locks = mysqlTable("locks", {
+  name: varchar("name", { length: 20 }).primaryKey(),
+  turn: int("turn").notNull().default(0),
+});
+
 /** Counts the changes of a row that people edit: a save that began with an older one is refused. */
 const revision = () => int("revision").notNull().default(1);
 
@@ -64,20 +77,25 @@ const revision = () => int("revision").notNull().default(1);
 const measuredAt = () => time("measured_at");
 
 /** Who is at the counter, and what they may do. */
-export const people = mysqlTable("people", {
-  id: id().primaryKey(),
-  name: name(),
-  role: mysqlEnum("role", ROLES).notNull(),
-  /** A slow hash; null for somebody who cannot sign in. */
-  pinHash: varchar("pin_hash", { length: 255 }),
-  /** A made-up person's PIN, shown at the demo house's door; while there is one, the network stays shut. */
-  publicPin: varchar("public_pin", { length: 20 }),
-  archived: boolean("archived").notNull().default(false),
-  /** The name was taken out of the house; what they did stays, as "a former barista". */
-  anonymised: boolean("anonymised").notNull().default(false),
-  createdAt: time("created_at").notNull(),
-  revision: revision(),
-});
+export const people = mysqlTable(
+  "people",
+  {
+    id: id().primaryKey(),
+    name: name(),
+    role: mysqlEnum("role", ROLES).notNull(),
+    /** A slow hash; null for somebody who cannot sign in. */
+    pinHash: varchar("pin_hash", { length: 255 }),
+    /** A made-up person's PIN, shown at the demo house's door; while there is one, the network stays shut. */
+    publicPin: varchar("public_pin", { length: 20 }),
+    archived: boolean("archived").notNull().default(false),
+    /** The name was taken out of the house; what they did stays, as "a former barista". */
+    anonymised: boolean("anonymised").notNull().default(false),
+    createdAt: time("created_at").notNull(),
+    revision: revision(),
+    liveName: liveName(sql`IF(\`archived\`, NULL, \`name\`)`),
+  },
+  (table) => [unique("people_name").on(table.liveName)],
+);
 
 const personId = (column: string) => id(column).references(() => people.id);
 
@@ -150,23 +168,28 @@ const kept = () => ({
   removed: boolean("removed").notNull().default(false),
   measuredAt: measuredAt(),
   revision: revision(),
+  liveName: liveName(sql`IF(\`removed\`, NULL, \`name\`)`),
 });
 
 /** What of it started from a usual one of its kind, and was not measured here yet. */
 const typical = () => json<readonly Aspect[]>("typical");
 
 /** A place where coffee is brewed. */
-export const sites = mysqlTable("sites", {
-  id: id().primaryKey(),
-  name: name(),
-  /** Above the sea: water boils cooler higher up. */
-  altitudeM: smallint("altitude_m").notNull(),
-  /** IANA name; times are kept in UTC and shown in the site's zone. */
-  timeZone: varchar("time_zone", { length: 64 }).notNull(),
-  /** ISO 4217. */
-  currency: char("currency", { length: 3 }).notNull().default("GBP"),
-  ...kept(),
-});
+export const sites = mysqlTable(
+  "sites",
+  {
+    id: id().primaryKey(),
+    name: name(),
+    /** Above the sea: water boils cooler higher up. */
+    altitudeM: smallint("altitude_m").notNull(),
+    /** IANA name; times are kept in UTC and shown in the site's zone. */
+    timeZone: varchar("time_zone", { length: 64 }).notNull(),
+    /** ISO 4217. */
+    currency: char("currency", { length: 3 }).notNull().default("GBP"),
+    ...kept(),
+  },
+  (table) => [unique("sites_name").on(table.liveName)],
+);
 
 const siteId = () =>
   id("site_id")
@@ -174,23 +197,27 @@ const siteId = () =>
     .references(() => sites.id);
 
 /** What lies between the bed and the vessel. */
-export const filters = mysqlTable("filters", {
-  id: id().primaryKey(),
-  name: name(),
-  material: mysqlEnum("material", MATERIALS).notNull(),
-  size: varchar("size", { length: 80 }).notNull().default(""),
-  grade: varchar("grade", { length: 80 }).notNull().default(""),
-  /** How much it slows the flow, against a usual paper's 1. */
-  drag: double("drag").notNull().default(1),
-  /** What it keeps of the water by itself, g. */
-  waterKeptG: double("water_kept_g").notNull(),
-  /** Which side or seam lies where. */
-  facing: varchar("facing", { length: 80 }).notNull().default(""),
-  /** Minor units of money for a hundred. */
-  pricePer100: int("price_per_100"),
-  stock: int("stock"),
-  ...kept(),
-});
+export const filters = mysqlTable(
+  "filters",
+  {
+    id: id().primaryKey(),
+    name: name(),
+    material: mysqlEnum("material", MATERIALS).notNull(),
+    size: varchar("size", { length: 80 }).notNull().default(""),
+    grade: varchar("grade", { length: 80 }).notNull().default(""),
+    /** How much it slows the flow, against a usual paper's 1. */
+    drag: double("drag").notNull().default(1),
+    /** What it keeps of the water by itself, g. */
+    waterKeptG: double("water_kept_g").notNull(),
+    /** Which side or seam lies where. */
+    facing: varchar("facing", { length: 80 }).notNull().default(""),
+    /** Minor units of money for a hundred. */
+    pricePer100: int("price_per_100"),
+    stock: int("stock"),
+    ...kept(),
+  },
+  (table) => [unique("filters_name").on(table.liveName)],
+);
 
 const filterId = () =>
   id("filter_id")
@@ -205,47 +232,51 @@ export interface BasketRow extends Pick<Basket, "shape"> {
 }
 
 /** What brews: a batch brewer with a basket and settings, or what is poured into by hand. */
-export const brewers = mysqlTable("brewers", {
-  id: id().primaryKey(),
-  siteId: siteId(),
-  name: name(),
-  kind: mysqlEnum("kind", ["batch", "hand", "press"]).notNull(),
-  filterId: filterId(),
-  /** How a brew ends. */
-  ending: mysqlEnum("ending", ENDINGS).notNull().default("drained"),
-  /** Its measures may each be missing. */
-  basket: json<BasketRow>("basket").notNull(),
-  /** Settings apart by, least and most, g; delivered = intercept + slope · setting. */
-  stepG: double("step_g").notNull(),
-  minSettingG: double("min_setting_g").notNull(),
-  maxSettingG: double("max_setting_g").notNull(),
-  slope: double("slope").notNull(),
-  interceptG: double("intercept_g").notNull(),
-  doseMinG: double("dose_min_g"),
-  doseMaxG: double("dose_max_g").notNull(),
-  preferredMinG: double("preferred_min_g"),
-  preferredMaxG: double("preferred_max_g"),
-  bedDepthMinMm: double("bed_depth_min_mm"),
-  bedDepthMaxMm: double("bed_depth_max_mm"),
-  /** With its filter and its ending. */
-  retentionGPerG: double("retention_g_per_g").notNull(),
-  /** Whether the log's pots teach what is retained, or somebody typed it. */
-  retentionFrom: mysqlEnum("retention_from", ["typed", "log"]).notNull().default("typed"),
-  /** The warmest that was measured at the spray head. */
-  sprayTempC: double("spray_temp_c"),
-  bypassMaxPct: double("bypass_max_pct"),
-  /** One batch, and the rinse between two. */
-  cycleMin: double("cycle_min"),
-  rinseMin: double("rinse_min"),
-  /** Brew water is so much warmer than what drips from the bed. */
-  dripDropC: double("drip_drop_c").notNull(),
-  /** The same where it is brewed beside and poured over the ice at once; null where nobody read it off. */
-  besideDropC: double("beside_drop_c"),
-  /** Filters are counted and rinsed with so much water. */
-  rinseG: double("rinse_g").notNull(),
-  typical: typical(),
-  ...kept(),
-});
+export const brewers = mysqlTable(
+  "brewers",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    name: name(),
+    kind: mysqlEnum("kind", ["batch", "hand", "press"]).notNull(),
+    filterId: filterId(),
+    /** How a brew ends. */
+    ending: mysqlEnum("ending", ENDINGS).notNull().default("drained"),
+    /** Its measures may each be missing. */
+    basket: json<BasketRow>("basket").notNull(),
+    /** Settings apart by, least and most, g; delivered = intercept + slope · setting. */
+    stepG: double("step_g").notNull(),
+    minSettingG: double("min_setting_g").notNull(),
+    maxSettingG: double("max_setting_g").notNull(),
+    slope: double("slope").notNull(),
+    interceptG: double("intercept_g").notNull(),
+    doseMinG: double("dose_min_g"),
+    doseMaxG: double("dose_max_g").notNull(),
+    preferredMinG: double("preferred_min_g"),
+    preferredMaxG: double("preferred_max_g"),
+    bedDepthMinMm: double("bed_depth_min_mm"),
+    bedDepthMaxMm: double("bed_depth_max_mm"),
+    /** With its filter and its ending. */
+    retentionGPerG: double("retention_g_per_g").notNull(),
+    /** Whether the log's pots teach what is retained, or somebody typed it. */
+    retentionFrom: mysqlEnum("retention_from", ["typed", "log"]).notNull().default("typed"),
+    /** The warmest that was measured at the spray head. */
+    sprayTempC: double("spray_temp_c"),
+    bypassMaxPct: double("bypass_max_pct"),
+    /** One batch, and the rinse between two. */
+    cycleMin: double("cycle_min"),
+    rinseMin: double("rinse_min"),
+    /** Brew water is so much warmer than what drips from the bed. */
+    dripDropC: double("drip_drop_c").notNull(),
+    /** The same where it is brewed beside and poured over the ice at once; null where nobody read it off. */
+    besideDropC: double("beside_drop_c"),
+    /** Filters are counted and rinsed with so much water. */
+    rinseG: double("rinse_g").notNull(),
+    typical: typical(),
+    ...kept(),
+  },
+  (table) => [unique("brewers_name").on(table.siteId, table.liveName)],
+);
 
 /** What was read off when something was measured: what a line, a mean or a curve is fitted through. */
 export const readings = mysqlTable(
@@ -262,47 +293,55 @@ export const readings = mysqlTable(
 );
 
 /** What the coffee ends in. */
-export const vessels = mysqlTable("vessels", {
-  id: id().primaryKey(),
-  siteId: siteId(),
-  name: name(),
-  kind: mysqlEnum("kind", ["dispenser", "pot", "glass", "steel"]).notNull(),
-  /** Kept for iced coffee. */
-  iced: boolean("iced").notNull(),
-  /** Weighed empty, where it was. */
-  emptyG: double("empty_g"),
-  brimG: double("brim_g").notNull(),
-  workingG: double("working_g").notNull(),
-  vesselJPerK: double("vessel_j_per_k").notNull(),
-  /** How fast it cools: Newton's rate per second, where it was read off. */
-  coolingPerS: double("cooling_per_s"),
-  /** How long coffee is sold from it. */
-  holdMin: double("hold_min"),
-  plate: mysqlEnum("plate", PLATES).notNull().default("none"),
-  /** What leaves it as steam on its plate. */
-  evaporationGPerH: double("evaporation_g_per_h"),
-  /** Closed in a bath, what it gives to it, W/K, where it was timed. */
-  bathWPerK: double("bath_w_per_k"),
-  typical: typical(),
-  ...kept(),
-});
+export const vessels = mysqlTable(
+  "vessels",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    name: name(),
+    kind: mysqlEnum("kind", ["dispenser", "pot", "glass", "steel"]).notNull(),
+    /** Kept for iced coffee. */
+    iced: boolean("iced").notNull(),
+    /** Weighed empty, where it was. */
+    emptyG: double("empty_g"),
+    brimG: double("brim_g").notNull(),
+    workingG: double("working_g").notNull(),
+    vesselJPerK: double("vessel_j_per_k").notNull(),
+    /** How fast it cools: Newton's rate per second, where it was read off. */
+    coolingPerS: double("cooling_per_s"),
+    /** How long coffee is sold from it. */
+    holdMin: double("hold_min"),
+    plate: mysqlEnum("plate", PLATES).notNull().default("none"),
+    /** What leaves it as steam on its plate. */
+    evaporationGPerH: double("evaporation_g_per_h"),
+    /** Closed in a bath, what it gives to it, W/K, where it was timed. */
+    bathWPerK: double("bath_w_per_k"),
+    typical: typical(),
+    ...kept(),
+  },
+  (table) => [unique("vessels_name").on(table.siteId, table.liveName)],
+);
 
-export const grinders = mysqlTable("grinders", {
-  id: id().primaryKey(),
-  siteId: siteId(),
-  name: name(),
-  dialMin: double("dial_min").notNull(),
-  dialMax: double("dial_max").notNull(),
-  dialStep: double("dial_step").notNull(),
-  higherIs: mysqlEnum("higher_is", ["coarser", "finer"]).notNull(),
-  /** Ground and thrown away when the dial is changed. */
-  purgeG: double("purge_g").notNull(),
-  /** This grinder's own rule, in dial units; the house's when it has none. */
-  ruleUnits: double("rule_units"),
-  ruleIcedUnits: double("rule_iced_units"),
-  typical: typical(),
-  ...kept(),
-});
+export const grinders = mysqlTable(
+  "grinders",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    name: name(),
+    dialMin: double("dial_min").notNull(),
+    dialMax: double("dial_max").notNull(),
+    dialStep: double("dial_step").notNull(),
+    higherIs: mysqlEnum("higher_is", ["coarser", "finer"]).notNull(),
+    /** Ground and thrown away when the dial is changed. */
+    purgeG: double("purge_g").notNull(),
+    /** This grinder's own rule, in dial units; the house's when it has none. */
+    ruleUnits: double("rule_units"),
+    ruleIcedUnits: double("rule_iced_units"),
+    typical: typical(),
+    ...kept(),
+  },
+  (table) => [unique("grinders_name").on(table.siteId, table.liveName)],
+);
 
 /** What a dial grinds, from some day on: new burrs start another one, and what was logged keeps the old. */
 export const grinderCurves = mysqlTable(
@@ -333,65 +372,81 @@ export const grinderPairs = mysqlTable("grinder_pairs", {
   toSetting: double("to_setting").notNull(),
 });
 
-export const iceSources = mysqlTable("ice_sources", {
-  id: id().primaryKey(),
-  siteId: siteId(),
-  name: name(),
-  iceTempC: double("ice_temp_c").notNull(),
-  iceWetShare: double("ice_wet_share").notNull(),
-  heapGPerMl: double("heap_g_per_ml").notNull(),
-  kgPerDay: double("kg_per_day"),
-  storeKg: double("store_kg"),
-  pieceMm: double("piece_mm"),
-  /** Of what it holds and makes, drawn by other drinks. */
-  otherShare: double("other_share").notNull().default(0),
-  ...kept(),
-});
+export const iceSources = mysqlTable(
+  "ice_sources",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    name: name(),
+    iceTempC: double("ice_temp_c").notNull(),
+    iceWetShare: double("ice_wet_share").notNull(),
+    heapGPerMl: double("heap_g_per_ml").notNull(),
+    kgPerDay: double("kg_per_day"),
+    storeKg: double("store_kg"),
+    pieceMm: double("piece_mm"),
+    /** Of what it holds and makes, drawn by other drinks. */
+    otherShare: double("other_share").notNull().default(0),
+    ...kept(),
+  },
+  (table) => [unique("ice_sources_name").on(table.siteId, table.liveName)],
+);
 
 /** Drinking water, as its sheet or a test says. */
-export const waters = mysqlTable("waters", {
-  id: id().primaryKey(),
-  siteId: siteId(),
-  name: name(),
-  source: varchar("source", { length: 80 }).notNull().default(""),
-  testedOn: date("tested_on", { mode: "string" }),
-  /** mg/l; hardness and alkalinity as calcium carbonate. */
-  hardnessMgL: double("hardness_mg_l").notNull(),
-  alkalinityMgL: double("alkalinity_mg_l").notNull(),
-  solidsMgL: double("solids_mg_l"),
-  ...kept(),
-});
+export const waters = mysqlTable(
+  "waters",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    name: name(),
+    source: varchar("source", { length: 80 }).notNull().default(""),
+    testedOn: date("tested_on", { mode: "string" }),
+    /** mg/l; hardness and alkalinity as calcium carbonate. */
+    hardnessMgL: double("hardness_mg_l").notNull(),
+    alkalinityMgL: double("alkalinity_mg_l").notNull(),
+    solidsMgL: double("solids_mg_l"),
+    ...kept(),
+  },
+  (table) => [unique("waters_name").on(table.siteId, table.liveName)],
+);
 
-export const scales = mysqlTable("scales", {
-  id: id().primaryKey(),
-  siteId: siteId(),
-  name: name(),
-  capacityG: double("capacity_g").notNull(),
-  stepG: double("step_g").notNull(),
-  /** The last check with a weight, and what the scale said of it. */
-  checkedOn: date("checked_on", { mode: "string" }),
-  checkWeightG: double("check_weight_g"),
-  checkReadG: double("check_read_g"),
-  ...kept(),
-});
+export const scales = mysqlTable(
+  "scales",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    name: name(),
+    capacityG: double("capacity_g").notNull(),
+    stepG: double("step_g").notNull(),
+    /** The last check with a weight, and what the scale said of it. */
+    checkedOn: date("checked_on", { mode: "string" }),
+    checkWeightG: double("check_weight_g"),
+    checkReadG: double("check_read_g"),
+    ...kept(),
+  },
+  (table) => [unique("scales_name").on(table.siteId, table.liveName)],
+);
 
 /** What is looked after, by days, by litres brewed or by kg ground. */
-export const careTasks = mysqlTable("care_tasks", {
-  id: id().primaryKey(),
-  siteId: siteId(),
-  name: name(),
-  kind: mysqlEnum("kind", CARE_KINDS).notNull(),
-  /** The brewer whose litres or the grinder whose kg count. */
-  brewerId: id("brewer_id").references(() => brewers.id),
-  grinderId: id("grinder_id").references(() => grinders.id),
-  everyDays: double("every_days"),
-  everyL: double("every_l"),
-  everyKg: double("every_kg"),
-  note: varchar("note", { length: 400 }).notNull().default(""),
-  /** When it was first due from. */
-  since: time("since").notNull(),
-  ...kept(),
-});
+export const careTasks = mysqlTable(
+  "care_tasks",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    name: name(),
+    kind: mysqlEnum("kind", CARE_KINDS).notNull(),
+    /** The brewer whose litres or the grinder whose kg count. */
+    brewerId: id("brewer_id").references(() => brewers.id),
+    grinderId: id("grinder_id").references(() => grinders.id),
+    everyDays: double("every_days"),
+    everyL: double("every_l"),
+    everyKg: double("every_kg"),
+    note: varchar("note", { length: 400 }).notNull().default(""),
+    /** When it was first due from. */
+    since: time("since").notNull(),
+    ...kept(),
+  },
+  (table) => [unique("care_tasks_name").on(table.siteId, table.liveName)],
+);
 
 export const careDone = mysqlTable(
   "care_done",
@@ -406,36 +461,44 @@ export const careDone = mysqlTable(
   (table) => [index("care_done_at").on(table.taskId, table.at)],
 );
 
-export const coffees = mysqlTable("coffees", {
-  id: id().primaryKey(),
-  name: name(),
-  character: varchar("character", { length: 80 }).notNull(),
-  process: varchar("process", { length: 80 }).notNull().default(""),
-  roastLevel: mysqlEnum("roast_level", ROAST_LEVELS).notNull().default("medium"),
-  densityGPerMl: double("density_g_per_ml").notNull(),
-  roastedOn: date("roasted_on", { mode: "string" }),
-  stockG: double("stock_g"),
-  lowStockG: double("low_stock_g"),
-  /** Minor units of the house's money per kg. */
-  pricePerKg: int("price_per_kg"),
-  note: varchar("note", { length: 400 }).notNull().default(""),
-  typical: typical(),
-  ...kept(),
-});
+export const coffees = mysqlTable(
+  "coffees",
+  {
+    id: id().primaryKey(),
+    name: name(),
+    character: varchar("character", { length: 80 }).notNull(),
+    process: varchar("process", { length: 80 }).notNull().default(""),
+    roastLevel: mysqlEnum("roast_level", ROAST_LEVELS).notNull().default("medium"),
+    densityGPerMl: double("density_g_per_ml").notNull(),
+    roastedOn: date("roasted_on", { mode: "string" }),
+    stockG: double("stock_g"),
+    lowStockG: double("low_stock_g"),
+    /** Minor units of the house's money per kg. */
+    pricePerKg: int("price_per_kg"),
+    note: varchar("note", { length: 400 }).notNull().default(""),
+    typical: typical(),
+    ...kept(),
+  },
+  (table) => [unique("coffees_name").on(table.liveName)],
+);
 
-export const cups = mysqlTable("cups", {
-  id: id().primaryKey(),
-  name: name(),
-  volumeMl: smallint("volume_ml").notNull(),
-  /** What is poured into it; the rest is head-room, ice or milk. */
-  fillG: double("fill_g"),
-  serve: mysqlEnum("serve", ["hot", "iced"]).notNull(),
-  ...kept(),
-});
+export const cups = mysqlTable(
+  "cups",
+  {
+    id: id().primaryKey(),
+    name: name(),
+    volumeMl: smallint("volume_ml").notNull(),
+    /** What is poured into it; the rest is head-room, ice or milk. */
+    fillG: double("fill_g"),
+    serve: mysqlEnum("serve", SERVES).notNull(),
+    ...kept(),
+  },
+  (table) => [unique("cups_name").on(table.liveName)],
+);
 
 export const recipes = mysqlTable("recipes", {
   id: id().primaryKey(),
-  name: name(),
+  name: name().unique("recipes_name"),
   /** Kept out of lists; what was brewed by it still names it. */
   archived: boolean("archived").notNull().default(false),
   position: position(),
@@ -490,17 +553,41 @@ export const fits = mysqlTable(
   (table) => [primaryKey({ columns: [table.brewerId, table.grinderId] })],
 );
 
-/** A sheet kept to be brewed from, with the exact inputs, pins and results that it was made from. */
-export const cards = mysqlTable("cards", {
-  id: id().primaryKey(),
-  siteId: siteId(),
-  draft: boolean("draft").notNull(),
-  sheet: json<CardSheet>("sheet").notNull(),
-  madeBy: id("made_by")
-    .notNull()
-    .references(() => people.id),
-  createdAt: time("created_at").notNull(),
-});
+/**
+ * A sheet kept to be brewed from, made by the server. What is looked for stands in columns of its own, which the sheet
+ * tells; ids are kept without a foreign key, because a card outlives what it names: a draft of a recipe is thrown away.
+ */
+export const cards = mysqlTable(
+  "cards",
+  {
+    id: id().primaryKey(),
+    siteId: siteId(),
+    draft: boolean("draft").notNull(),
+    recipeVersionId: id("recipe_version_id").notNull(),
+    brewerId: id("brewer_id").notNull(),
+    grinderId: id("grinder_id").notNull(),
+    coffeeId: id("coffee_id").notNull(),
+    vesselId: id("vessel_id").notNull(),
+    serve: mysqlEnum("serve", SERVES).notNull(),
+    /** How it is iced; null when hot. */
+    method: mysqlEnum("method", ICED_METHODS),
+    /** Beverage, all ice melted, g. */
+    sizeG: double("size_g").notNull(),
+    /** Where its dial's setting comes from; null where it has none. */
+    dialBy: mysqlEnum("dial_by", DIAL_SOURCES),
+    /** In the shape of the day on which it was made; `currentCard` reads it. */
+    sheet: json<StoredCard>("sheet").notNull(),
+    madeBy: personId("made_by").notNull(),
+    createdAt: time("created_at").notNull(),
+    revision: revision(),
+  },
+  (table) => [
+    index("cards_site").on(table.siteId, table.createdAt),
+    index("cards_recipe").on(table.recipeVersionId),
+    index("cards_place").on(table.siteId, table.coffeeId, table.brewerId),
+    index("cards_grinder").on(table.siteId, table.grinderId, table.dialBy),
+  ],
+);
 
 /** One site's list for one day, whose lines are changed together. */
 export const shifts = mysqlTable(
@@ -548,6 +635,11 @@ export const batches = mysqlTable(
     curveVersion: smallint("curve_version"),
     dialSetting: double("dial_setting"),
     doseG: double("dose_g").notNull(),
+    /** The card that it was brewed from, and its recipe's version; null where somebody logged it by hand. */
+    cardId: id("card_id").references(() => cards.id),
+    recipeVersionId: id("recipe_version_id"),
+    /** How it was iced; null when hot. */
+    method: mysqlEnum("method", ICED_METHODS),
     /** Hot water, bypass too, and ice. */
     waterG: double("water_g").notNull(),
     iceG: double("ice_g").notNull().default(0),
@@ -590,7 +682,9 @@ export const standards = mysqlTable(
     brewerId: id("brewer_id")
       .notNull()
       .references(() => brewers.id),
-    serve: mysqlEnum("serve", ["hot", "iced"]).notNull(),
+    serve: mysqlEnum("serve", SERVES).notNull(),
+    /** How it was iced; null when hot. */
+    method: mysqlEnum("method", ICED_METHODS),
     /** Beverage, all ice melted, by what the bed kept then; g. */
     sizeG: double("size_g").notNull(),
     approvedBy: personId("approved_by").notNull(),

@@ -4,6 +4,8 @@ import { fail, ok, type Result } from "#core/result";
 import type { Act } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { people, shiftItems, shifts } from "./schema.ts";
+import { sameContent } from "./sentTwice.ts";
+import { transact } from "./transact.ts";
 
 export interface ShiftDay {
   readonly siteId: string;
@@ -71,7 +73,7 @@ export async function replaceShift(
   { items, began, ...given }: Change,
   by: Act & { readonly personId: string },
 ): Promise<Result<number, { readonly code: "stale"; readonly theirs: ShiftAt }>> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const changed = { changedBy: by.personId, changedAt: by.at };
     // Made at revision 0, which nobody sees, so that there is a row to hold.
     await tx
@@ -85,7 +87,7 @@ export async function replaceShift(
       .for("update");
     const theirs = await readShift(tx, day);
     const { ice = theirs.ice } = given;
-    if (isSame(theirs, { items, ice })) return ok(row!.revision);
+    if (sameContent([theirs.items, theirs.ice], [items, ice])) return ok(row!.revision);
     if (row!.revision !== began) return fail({ code: "stale", theirs });
     const revision = began + 1;
     await tx
@@ -98,31 +100,4 @@ export async function replaceShift(
     }
     return ok(revision);
   });
-}
-
-type List = Pick<ShiftAt, "items" | "ice">;
-
-function isSame({ items: old, ice: oldIce }: List, { items, ice }: List): boolean {
-  return (
-    isSameIce(oldIce, ice) &&
-    old.length === items.length &&
-    old.every(({ id, cardId, batches }, i) => {
-      const item = items[i]!;
-      return id === item.id && cardId === item.cardId && batches === item.batches;
-    })
-  );
-}
-
-/** Field by field: what comes out of the database has its keys in another order. */
-function isSameIce(old: ShiftIce | null, ice: ShiftIce | null): boolean {
-  if (!old || !ice) return old === ice;
-  return (
-    old.fromMin === ice.fromMin &&
-    old.toMin === ice.toMin &&
-    old.sources.length === ice.sources.length &&
-    old.sources.every(({ id, inBinG, aheadG }, i) => {
-      const source = ice.sources[i]!;
-      return id === source.id && inBinG === source.inBinG && aheadG === source.aheadG;
-    })
-  );
 }

@@ -1,11 +1,13 @@
 import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
-import type { Standard } from "#contract/standard.ts";
-import { sameSize } from "#core/learn";
+import { type Place, type Standard, samePlace } from "#contract/standard.ts";
+import { STEEP_RETENTION } from "#core/brew";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { lockHouse, turnBench } from "./house.ts";
+import { turnBench } from "./house.ts";
 import { batches, brewers, coffees, grinderCurves, people, standards } from "./schema.ts";
+import { sentBefore } from "./sentTwice.ts";
+import { lock, type Transaction } from "./transact.ts";
 
 /**
  * Every approved batch in force, with its site; the newest first. One whose batch is out of the log is not.
@@ -44,7 +46,7 @@ interface Approval {
 
 /** An approved batch as the screens read it, or one as it would be if it were approved; it says its grinder and setting. */
 export function standardOf(
-  { id, place: { coffeeId, brewerId, serve, sizeG }, approvedAt, approvedBy }: Approval,
+  { id, place: { coffeeId, brewerId, serve, method, sizeG }, approvedAt, approvedBy }: Approval,
   batch: BatchLine,
   curve: Pick<typeof grinderCurves.$inferSelect, "version" | "points"> | undefined,
 ): Standard {
@@ -54,6 +56,7 @@ export function standardOf(
     coffeeId,
     brewerId,
     serve,
+    method,
     sizeG,
     approvedAt: approvedAt.toISOString(),
     brewedAt: batch.at.toISOString(),
@@ -80,23 +83,13 @@ function newestFirst(a: typeof standards.$inferSelect, b: typeof standards.$infe
 
 /** What a batch would be the standard of; undefined where it does not say enough of itself. */
 export function placeOf(
-  { coffeeId, brewerId, grinderId, dialSetting, waterG, iceG, doseG }: BatchLine,
-  { retentionGPerG }: { readonly retentionGPerG: number },
-) {
+  { coffeeId, brewerId, grinderId, dialSetting, waterG, iceG, doseG, method }: BatchLine,
+  bed: { readonly retentionGPerG: number },
+): Place | undefined {
   if (coffeeId === null || grinderId === null || dialSetting === null) return undefined;
+  const retentionGPerG = method === "steep" ? STEEP_RETENTION.drained : bed.retentionGPerG;
   const sizeG = waterG + iceG - retentionGPerG * doseG;
-  return { coffeeId, brewerId, serve: iceG > 0 ? ("iced" as const) : ("hot" as const), sizeG };
-}
-export type Place = NonNullable<ReturnType<typeof placeOf>>;
-
-/** Whether two are standards of the same: coffee, brewer, service and size. */
-export function samePlace(a: Place, b: Place): boolean {
-  return (
-    a.coffeeId === b.coffeeId &&
-    a.brewerId === b.brewerId &&
-    a.serve === b.serve &&
-    sameSize(a.sizeG, b.sizeG)
-  );
+  return { coffeeId, brewerId, serve: method === null ? "hot" : "iced", method, sizeG };
 }
 
 /** A batch with its brewer's bed, whether it is a standard, and every standard that it was. */
@@ -127,18 +120,20 @@ export type ApproveFailure =
  * which the cards follow. The same id again changes nothing.
  */
 export async function approveBatch(
-  tx: Database,
+  tx: Transaction,
   { id, batchId, revision }: { readonly id: string; readonly batchId: string; readonly revision: number },
   by: Act & { readonly personId: string },
 ): Promise<Result<{ readonly place: Place; readonly again: boolean }, ApproveFailure>> {
   // One after the other: of two leads who approve for one place at once, the later one's stands.
-  await lockHouse(tx);
+  await lock(tx, "standards");
   const found = await findApprovable(tx, batchId);
   if (!found || found.batch.removed) return fail({ code: "notThere" });
-  const { batch, place, approvals } = found;
+  const { batch, place } = found;
   if (!place) return fail({ code: "saysTooLittle" });
-  if (approvals.some(({ standard }) => standard.id === id)) return ok({ place, again: true });
-  if (batch.revision !== revision) return fail({ code: "stale" });
+  const [sent] = await tx.select().from(standards).where(eq(standards.id, id));
+  const before = sentBefore(sent, { batchId });
+  if (before === "again") return ok({ place, again: true });
+  if (before === "other" || batch.revision !== revision) return fail({ code: "stale" });
   await retireOthers(tx, place, id, by);
   const { personId: approvedBy, at } = by;
   await tx.insert(standards).values({ id, siteId: batch.siteId, batchId, ...place, approvedBy, at });
@@ -154,7 +149,7 @@ export async function approveBatch(
 }
 
 /** What the trail calls a place. */
-async function named(tx: Database, { coffeeId, brewerId, serve, sizeG }: Place) {
+async function named(tx: Transaction, { coffeeId, brewerId, serve, sizeG }: Place) {
   const [[coffee], [brewer]] = await Promise.all([
     tx.select({ name: coffees.name }).from(coffees).where(eq(coffees.id, coffeeId)),
     tx.select({ name: brewers.name }).from(brewers).where(eq(brewers.id, brewerId)),
@@ -163,7 +158,7 @@ async function named(tx: Database, { coffeeId, brewerId, serve, sizeG }: Place) 
 }
 
 /** Retires what is in force at a place that a standard takes, by that standard's id. */
-async function retireOthers(tx: Database, place: Place, takenBy: string, by: Act): Promise<void> {
+async function retireOthers(tx: Transaction, place: Place, takenBy: string, by: Act): Promise<void> {
   const inForce = await tx
     .select()
     .from(standards)
@@ -175,7 +170,7 @@ async function retireOthers(tx: Database, place: Place, takenBy: string, by: Act
 
 /** Takes a standard out of force, and says so in the trail. @param replacedBy the standard that takes its place */
 async function retire(
-  tx: Database,
+  tx: Transaction,
   old: typeof standards.$inferSelect,
   by: Act,
   replacedBy: string | null = null,
@@ -193,44 +188,76 @@ async function retire(
  * Makes a batch a standard no more; what its approval retired is in force again. Both in the trail; part of the
  * transaction in which the cards follow.
  *
- * @returns where the batch was brewed and what it taught; undefined where it is no standard
+ * @returns what that touches; undefined where it is no standard
  */
 export async function withdrawStandard(
-  tx: Database,
+  tx: Transaction,
   batchId: string,
   by: Act,
-): Promise<{ readonly siteId: string; readonly grinderId: string } | undefined> {
-  await lockHouse(tx);
+): Promise<readonly TouchedAt[] | undefined> {
+  await lock(tx, "standards");
   const found = await findApprovable(tx, batchId);
   const own = found?.approvals.find(({ standard }) => standard.retiredAt === null)?.standard;
-  if (!found?.batch.grinderId || !own) return undefined;
+  if (!found || !own) return undefined;
   await retire(tx, own, by);
-  const replaced = await tx.select().from(standards).where(eq(standards.replacedBy, own.id));
-  const before = replaced.toSorted(newestFirst)[0];
+  const replaced = await tx
+    .select({ standard: standards, grinderId: batches.grinderId })
+    .from(standards)
+    .innerJoin(batches, eq(batches.id, standards.batchId))
+    .where(eq(standards.replacedBy, own.id));
+  const before = replaced.toSorted((a, b) => newestFirst(a.standard, b.standard))[0];
   if (before) {
-    await tx.update(standards).set({ retiredAt: null, replacedBy: null }).where(eq(standards.id, before.id));
+    const { standard } = before;
+    await tx
+      .update(standards)
+      .set({ retiredAt: null, replacedBy: null })
+      .where(eq(standards.id, standard.id));
     await record(tx, by, {
       action: "restored",
       subject: "batch",
-      subjectId: before.batchId,
-      after: await named(tx, before),
+      subjectId: standard.batchId,
+      after: await named(tx, standard),
     });
   }
   await turnBench(tx);
-  return { siteId: own.siteId, grinderId: found.batch.grinderId };
+  return [
+    ...touchedAt(own, found.batch.grinderId),
+    ...(before ? touchedAt(before.standard, before.grinderId) : []),
+  ];
+}
+
+/** Where a standard was made, changed or ended: cards of that coffee and brewer, and dials that it taught. */
+export interface TouchedAt {
+  readonly siteId: string;
+  readonly coffeeId: string;
+  readonly brewerId: string;
+  readonly grinderId: string;
+}
+
+function touchedAt(
+  { siteId, coffeeId, brewerId }: typeof standards.$inferSelect,
+  grinderId: string | null,
+): readonly TouchedAt[] {
+  return grinderId === null ? [] : [{ siteId, coffeeId, brewerId, grinderId }];
 }
 
 /**
  * After a batch was corrected, taken out or put back: its standard moves to where it now belongs, or is retired where
  * it no longer says enough. Part of that transaction.
  *
- * @returns whether the batch is, or was, a standard in force
+ * @param was the batch before
+ * @returns what that touches, where the batch is, or was, a standard in force
  */
-export async function settleStandard(tx: Database, batchId: string, by: Act): Promise<boolean> {
-  const found = await findApprovable(tx, batchId);
+export async function settleStandard(
+  tx: Transaction,
+  was: Pick<BatchLine, "id" | "grinderId">,
+  by: Act,
+): Promise<readonly TouchedAt[] | undefined> {
+  const found = await findApprovable(tx, was.id);
   const old = found?.approvals.find(({ standard }) => standard.retiredAt === null)?.standard;
-  if (!found || !old) return false;
+  if (!found || !old) return undefined;
   const { batch, place } = found;
+  const now = place && { ...old, ...place, siteId: batch.siteId };
   if (!place) {
     await retire(tx, old, by);
   } else {
@@ -241,5 +268,5 @@ export async function settleStandard(tx: Database, batchId: string, by: Act): Pr
       .where(eq(standards.id, old.id));
   }
   await turnBench(tx);
-  return true;
+  return [...touchedAt(old, was.grinderId), ...(now ? touchedAt(now, batch.grinderId) : [])];
 }

@@ -2,6 +2,7 @@ import { and, desc, eq, isNull } from "drizzle-orm";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { people, sessions, stations } from "./schema.ts";
+import { transact } from "./transact.ts";
 
 export interface NewStation {
   readonly id: string;
@@ -11,7 +12,7 @@ export interface NewStation {
 
 /** Makes a tablet a station, until a lead ends it. */
 export async function addStation(db: Database, station: NewStation, by: Act & { readonly personId: string }) {
-  await db.transaction(async (tx) => {
+  await transact(db, async (tx) => {
     const { id, name } = station;
     await tx.insert(stations).values({ ...station, madeBy: by.personId, createdAt: by.at });
     await record(tx, by, { action: "added", subject: "station", subjectId: id, after: { name } });
@@ -43,7 +44,7 @@ export function listStations(db: Database) {
 
 /** The tablet is a station no more, and whoever is signed in on it is not. */
 export async function endStation(db: Database, id: string, by: Act): Promise<void> {
-  await db.transaction(async (tx) => {
+  await transact(db, async (tx) => {
     const [station] = await tx
       .select()
       .from(stations)

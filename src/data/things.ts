@@ -13,6 +13,8 @@ import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { turnBench } from "./house.ts";
 import * as schema from "./schema.ts";
+import { changedBefore, sentBefore } from "./sentTwice.ts";
+import { transact } from "./transact.ts";
 
 const TABLES = {
   site: schema.sites,
@@ -129,18 +131,22 @@ export function keepThing(
   by: Act,
 ): Promise<Result<undefined, ThingFailure>> {
   const table = tableOf(kind);
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const here = isOfSite(kind) ? eq(table.siteId, siteId) : undefined;
     const [old] = (await tx
       .select()
       .from(table)
       .where(eq(table.id, id))
       .for("update")) as unknown as AnyRow[];
-    if (old ? old.revision !== revision : revision > 0) {
-      if (!old) return fail({ code: "notThere" });
-      // The same new thing, sent twice.
-      if (revision === 0 && same(figuresOf(kind, old), figures)) return ok(undefined);
-      return fail({ code: "stale", revision: old.revision, figures: figuresOf(kind, old) });
+    if (!old && revision > 0) return fail({ code: "notThere" });
+    if (old && old.revision !== revision) {
+      const kept = figuresOf(kind, old);
+      const sent = asKept(kind, figures);
+      const isAgain =
+        revision === 0
+          ? sentBefore(kept, sent) === "again"
+          : changedBefore({ ...kept, revision: old.revision }, { began: revision, sent });
+      return isAgain ? ok(undefined) : fail({ code: "stale", revision: old.revision, figures: kept });
     }
     const [taken] = await tx
       .select({ id: table.id })
@@ -181,8 +187,9 @@ export function keepThing(
   });
 }
 
-function same(a: AnyFigures, b: AnyFigures): boolean {
-  return Object.keys(b).every((name) => (a[name] ?? "") === (b[name] ?? ""));
+/** Figures as a row gives them back: a text that was left out is an empty one. */
+function asKept(kind: ThingKind, figures: AnyFigures): AnyFigures {
+  return figuresOf(kind, columnsOf(kind, figures) as AnyRow);
 }
 
 /** Only what differs goes into the trail. */
@@ -201,7 +208,7 @@ export function setRemoved(
   by: Act,
 ): Promise<Result<undefined, ThingFailure>> {
   const table = tableOf(kind);
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const [old] = (await tx
       .select()
       .from(table)

@@ -3,6 +3,7 @@ import type { Scope } from "#contract/people.ts";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { people, tokens } from "./schema.ts";
+import { transact } from "./transact.ts";
 
 export interface NewToken {
   readonly id: string;
@@ -12,7 +13,7 @@ export interface NewToken {
 }
 
 export async function addToken(db: Database, token: NewToken, by: Act & { readonly personId: string }) {
-  await db.transaction(async (tx) => {
+  await transact(db, async (tx) => {
     const { id, name, scope } = token;
     await tx.insert(tokens).values({ ...token, madeBy: by.personId, createdAt: by.at });
     await record(tx, by, { action: "added", subject: "token", subjectId: id, after: { name, scope } });
@@ -45,7 +46,7 @@ export function listTokens(db: Database) {
 }
 
 export async function revokeToken(db: Database, id: string, by: Act): Promise<void> {
-  await db.transaction(async (tx) => {
+  await transact(db, async (tx) => {
     const [token] = await tx
       .select()
       .from(tokens)

@@ -2,6 +2,7 @@ import { eq, sql } from "drizzle-orm";
 import { FREE_TRIES, waitMin } from "#core/people";
 import type { Database } from "./connection.ts";
 import { signInTries } from "./schema.ts";
+import { type Transaction, transact } from "./transact.ts";
 
 const MINUTE_MS = 60_000;
 /** Wrong PINs of long ago are forgiven. */
@@ -15,7 +16,7 @@ const TRIES_A_MINUTE = 30;
  */
 export async function tryName(db: Database, personId: string, now: Date): Promise<number> {
   const who = `person ${personId}`;
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const last = await held(tx, who, now);
     const since = now.getTime() - last.at.getTime();
     const tries = since > FORGIVEN_AFTER_MS ? 0 : last.tries;
@@ -41,7 +42,7 @@ export async function forgiveName(db: Database, personId: string): Promise<void>
  */
 export async function tryAddress(db: Database, address: string, now: Date): Promise<number> {
   const who = `address ${address}`;
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const last = await held(tx, who, now);
     const since = now.getTime() - last.at.getTime();
     const fresh = since >= MINUTE_MS || since < 0;
@@ -55,7 +56,7 @@ export async function tryAddress(db: Database, address: string, now: Date): Prom
 }
 
 /** The row of a name or an address, made if need be and held until the transaction ends. */
-async function held(tx: Database, who: string, now: Date) {
+async function held(tx: Transaction, who: string, now: Date) {
   await tx
     .insert(signInTries)
     .values({ who, tries: 0, at: now })

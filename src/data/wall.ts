@@ -4,6 +4,8 @@ import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { coffees, wallCharts } from "./schema.ts";
+import { changedBefore } from "./sentTwice.ts";
+import { transact } from "./transact.ts";
 
 /** What a lead chose for a site's wall and a coffee; revision 0 while nobody has. */
 export async function readWall(
@@ -24,11 +26,13 @@ export function keepWall(
   { siteId, coffeeId, revision, choices }: KeptWall,
   by: Act & { readonly personId: string },
 ): Promise<Result<{ readonly revision: number }, { readonly code: "stale" | "notThere" }>> {
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const ofChart = and(eq(wallCharts.siteId, siteId), eq(wallCharts.coffeeId, coffeeId));
-    const [coffee] = await tx.select().from(coffees).where(eq(coffees.id, coffeeId)).for("update");
+    const [coffee] = await tx.select({ name: coffees.name }).from(coffees).where(eq(coffees.id, coffeeId));
     if (!coffee) return fail({ code: "notThere" });
     const [old] = await tx.select().from(wallCharts).where(ofChart).for("update");
+    if (old && changedBefore(old, { began: revision, sent: { choices } }))
+      return ok({ revision: old.revision });
     if ((old?.revision ?? 0) !== revision) return fail({ code: "stale" });
     const row = { choices, changedBy: by.personId, changedAt: by.at, revision: revision + 1 };
     if (old) await tx.update(wallCharts).set(row).where(ofChart);

@@ -6,7 +6,7 @@ import type { CardSheet } from "#contract/card.ts";
 import { printNumber, printPct, printTime } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
 import { type Printers, useUnits } from "#ui/units.tsx";
-import { cardTitle, printSetting } from "#words/index.ts";
+import { cardTitle, printSetting, stopsOf } from "#words/index.ts";
 
 /** A card that rests on what is changed, before and after. */
 export interface Effect {
@@ -122,10 +122,7 @@ function Line({ effect, chosen, onChosen }: LineProps) {
         </dl>
       )}
       {"draft" in after && after.draft && !wasDraft && (
-        <p className="text-sm text-stop">
-          It would be a draft:{" "}
-          {after.sheet.result.checks.find(({ severity }) => severity === "stop")?.message}
-        </p>
+        <p className="text-sm text-stop">It would be a draft: {stopsOf(after.sheet).join(" ")}</p>
       )}
     </li>
   );

@@ -1,7 +1,7 @@
 "use client";
 
 import { Check, TriangleAlert } from "lucide-react";
-import type { CardSheet } from "#contract/card.ts";
+import { type CardSheet, icedMethodOf } from "#contract/card.ts";
 import { printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import {
@@ -38,7 +38,7 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
   const { rounded } = sheet.result;
   const { madeWith, dial, input, forecast } = sheet;
   const iced = input.serve === "iced";
-  const method = sheet.iced?.service.method;
+  const method = icedMethodOf(sheet);
   const steeped = method === "steep";
   const print = { mass: units.printMass, liquid: units.printLiquid, temp: units.printTemp };
   const steps = stepsOf(sheet, print);
@@ -119,7 +119,7 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
           <span className="text-quiet">forecast</span> done in about{" "}
           <strong className="font-display tabular-nums">{printTime(Math.round(forecast.brewTimeS))}</strong>,
           strength {printPct(forecast.strengthPct)}, slurry up to {printNumber(forecast.highWaterMm, 0)} mm
-          {dial?.by && dial.by !== "hand" && `; ${groundBy(dial.by)}`}
+          {dial && dial.by !== "hand" && `; ${groundBy(dial.by)}`}
         </p>
       )}
       <ol className="list-decimal space-y-1 pl-6 print:space-y-px">

@@ -13,7 +13,7 @@ import type { Asking, Limits, Plan, Programme } from "#core/outlook";
 import { bedOf, poursOf, type RecipeBench } from "#core/recipe";
 import type { SheetFigures } from "#core/sheet";
 import { bloomedPours } from "#scaling/iced/bloom.ts";
-import { judgedInGlass } from "#scaling/iced/method.ts";
+import { isSteeped, judgedInGlass } from "#scaling/iced/method.ts";
 import type { MissingForForecast } from "#words/index.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { brewTempOf } from "./solved.ts";
@@ -29,7 +29,7 @@ const SMALL_BATCH_G = 1000;
 export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures): Asked {
   const chosen = chosenOf(state, bench);
   const { recipe, brewer, grinder } = chosen;
-  if (state.serve === "iced" && state.iced.method === "steep") return { missing: "steep" };
+  if (isSteeped(state)) return { missing: "steep" };
   if (recipe.brewer.kind === "press") return { missing: "sourcePress" };
   if (brewer.kind === "press") return { missing: "press" };
   if (!recipe.basket) return { missing: "sourceBasket" };

@@ -9,6 +9,8 @@ const FULMAR = BENCH.brewers[0]!;
 const CHOUGH = BENCH.grinders[0]!;
 const POT: Forecastable = {
   coffeeId: "saltmarsh",
+  recipeVersionId: null,
+  method: null,
   dialSetting: 9.5,
   doseG: 202,
   waterG: 3229,

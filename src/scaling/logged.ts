@@ -8,7 +8,16 @@ import { brewTempOf } from "./solved.ts";
 /** A batch of the log, as far as it can be forecast. */
 export type Forecastable = Pick<
   LoggedBatch,
-  "coffeeId" | "dialSetting" | "doseG" | "waterG" | "iceG" | "brewTimeS" | "strengthPct" | "sampledAt"
+  | "coffeeId"
+  | "recipeVersionId"
+  | "method"
+  | "dialSetting"
+  | "doseG"
+  | "waterG"
+  | "iceG"
+  | "brewTimeS"
+  | "strengthPct"
+  | "sampledAt"
 > & { readonly densityGPerMl: number | null };
 
 /** A logged batch as the forecast takes it, with what was measured of it. */
@@ -21,7 +30,7 @@ export interface LoggedBrew {
 
 /**
  * A logged batch as it was brewed, at factors of 1 but for the filter's drag; undefined where its basket, its coffee or
- * its grind is not known. Water is as warm as its coffee's recipe says: nobody logs it.
+ * its grind is not known. Water is as warm as its recipe says, or one of its coffee: nobody logs it.
  */
 export function loggedBrew(
   batch: Forecastable,
@@ -29,12 +38,15 @@ export function loggedBrew(
   grinder: BenchGrinder,
   bench: Bench,
 ): LoggedBrew | undefined {
+  // A concentrate lies in its water: no bed is forecast.
+  if (batch.method === "steep") return undefined;
   const { basket, retentionGPerG, filter } = brewer;
   const coffee = bench.coffees.find(({ id }) => id === batch.coffeeId);
   const curve = fitCurve(grinder.curve);
   if (!basket || brewer.kind === "press" || !curve.ok || batch.dialSetting === null || !coffee)
     return undefined;
   const recipe =
+    bench.recipes.find(({ versionId }) => versionId === batch.recipeVersionId) ??
     bench.recipes.find(({ coffeeId, brewerId }) => coffeeId === coffee.id && brewerId === brewer.id) ??
     bench.recipes.find(({ coffeeId }) => coffeeId === coffee.id) ??
     bench.recipes[0];

@@ -1,13 +1,11 @@
 import { describe, expect, test } from "vitest";
-import type { CardSheet } from "#contract/card.ts";
 import { must } from "#core/result";
 import { BENCH, LOFT_CONE } from "#tests/pierHead.ts";
+import { makeCard } from "./card.ts";
 import { bagEffect, firstPotCard } from "./newBag.ts";
-import { makeCard } from "./remade.ts";
 import { firstState } from "./start.ts";
 
-const { sheet, result } = must(makeCard(firstState(BENCH), BENCH));
-const CARD = { ...sheet, result } as CardSheet;
+const CARD = must(makeCard(firstState(BENCH), BENCH)).sheet;
 const SAME = { densityGPerMl: 0.4, roastedOn: "2026-07-05" };
 const effect = (bag: typeof SAME | { densityGPerMl: number; roastedOn: null }, card = CARD) =>
   bagEffect(card, LOFT_CONE, BENCH, bag);
@@ -33,7 +31,7 @@ describe("a new bag", () => {
   test("a card whose grinder or coffee is gone, or that has no dial, is not touched", () => {
     const { dial: _dial, ...bare } = CARD;
     expect(effect(SAME, bare)).toBeUndefined();
-    const elsewhere = { ...CARD, madeWith: { ...CARD.madeWith, coffeeId: "gone" } };
+    const elsewhere = { ...CARD, chosen: { ...CARD.chosen, coffee: "gone" } };
     expect(effect(SAME, elsewhere)).toBeUndefined();
   });
 

@@ -3,11 +3,10 @@ import type { CardSheet } from "#contract/card.ts";
 import { coarser, type DialSetting, dialUnit, onDial } from "#core/grind";
 import { bagShift, eightInTen } from "#core/learn";
 import { ladderOf } from "#core/outlook";
-import { ok, type Result } from "#core/result";
+import type { Result } from "#core/result";
 import { solveCoupled } from "#scaling/iced/coupling.ts";
 import { askingOf } from "./asking.ts";
-import { makeCard, pinsOfCard, type Remade, type RemakeFailure, stateOfCard } from "./remade.ts";
-import type { ScaleState } from "./state.ts";
+import { type CardFailure, type MadeCard, makeCard } from "./card.ts";
 import { bagOf } from "./teaching.ts";
 
 /** What of a bag is typed. */
@@ -44,9 +43,9 @@ export function bagEffect(
   bench: Bench,
   bag: Bagged,
 ): BagEffect | undefined {
-  const { dial, madeWith } = card;
-  const { coffeeId } = madeWith;
-  const grinder = bench.grinders.find(({ id }) => id === madeWith.grinderId);
+  const { dial, chosen } = card;
+  const coffeeId = chosen.coffee;
+  const grinder = bench.grinders.find(({ id }) => id === chosen.grinder);
   const coffee = bench.coffees.find(({ id }) => id === coffeeId);
   if (!dial || !grinder || !coffee) return undefined;
   const next = withBag(bench, coffeeId, bag);
@@ -66,21 +65,17 @@ export function bagEffect(
 
 /** The setting at which a card's sheet is extracted like its source, exact. */
 function settingFor(card: CardSheet, recipe: BenchRecipe, bench: Bench): number | undefined {
-  const started = cardState(card, recipe, bench);
-  if (!started.ok) return undefined;
-  const here = { ...bench, recipes: [recipe] };
-  const solved = solveCoupled(started.value, here);
+  const { state, bench: own } = withRecipe(card, recipe, bench);
+  const solved = solveCoupled(state, own);
   if (!solved.ok) return undefined;
-  const asked = askingOf(started.value, here, solved.value.rounded);
-  const ladder = "asking" in asked ? ladderOf(asked.asking) : undefined;
+  const request = askingOf(state, own, solved.value.rounded);
+  const ladder = "asking" in request ? ladderOf(request.asking) : undefined;
   return ladder?.ok ? ladder.value.rungs.find(({ by }) => by === "extraction")?.at.exact : undefined;
 }
 
-/** A card as Scale has it, with its own pins. */
-function cardState(card: CardSheet, recipe: BenchRecipe, bench: Bench): Result<ScaleState, RemakeFailure> {
-  const started = stateOfCard(card, recipe, bench);
-  if (!started.ok) return started;
-  return ok({ ...started.value, pins: pinsOfCard(card) });
+/** A card's own choice with a version of its recipe, on a bench that has it. */
+function withRecipe({ chosen }: CardSheet, recipe: BenchRecipe, bench: Bench) {
+  return { state: { ...chosen, recipe: recipe.versionId }, bench: { ...bench, recipes: [recipe] } };
 }
 
 /** The card for a new bag's first pot: ground where the shift says, and marked as a test. */
@@ -89,14 +84,11 @@ export function firstPotCard(
   recipe: BenchRecipe,
   bench: Bench,
   bag: Bagged,
-): Result<Remade, RemakeFailure> | undefined {
+): Result<MadeCard, CardFailure> | undefined {
   const effect = bagEffect(card, recipe, bench, bag);
-  const next = withBag(bench, card.madeWith.coffeeId, bag);
-  const started = cardState(card, recipe, next);
-  if (!effect || !started.ok) return undefined;
-  const made = makeCard({ ...started.value, grind: effect.at.setting }, { ...next, recipes: [recipe] });
-  if (!made.ok) return made;
+  if (!effect) return undefined;
+  const { state, bench: own } = withRecipe(card, recipe, withBag(bench, card.chosen.coffee, bag));
   const [low, high] = effect.range;
-  const { sheet, result } = made.value;
-  return ok({ result, sheet: { ...sheet, firstPot: { roastedOn: bag.roastedOn, low, high } } });
+  const firstPot = { roastedOn: bag.roastedOn, low, high };
+  return makeCard({ ...state, grind: effect.at.setting }, own, { firstPot });
 }

@@ -16,7 +16,7 @@ import {
   solveSheet,
 } from "#core/sheet";
 import { dropOf, icedInputFrom } from "#scaling/iced/input.ts";
-import { aimsAtRatio, heldPins, judgedInGlass, withoutIce } from "#scaling/iced/method.ts";
+import { aimsAtRatio, heldPins, isSteeped, judgedInGlass, withoutIce } from "#scaling/iced/method.ts";
 import { type Chosen, chosenOf, type ScaleState } from "./state.ts";
 
 /** The extraction that a sheet counts with: the metered source cup's, else the house's guess. */
@@ -49,8 +49,7 @@ export function givenOf(state: ScaleState, bench: Bench, extractionPct?: number)
   const { settings } = bench;
   return {
     serve: state.serve,
-    retentionGPerG:
-      state.serve === "iced" && method === "steep" ? STEEP_RETENTION.drained : brewer.retentionGPerG,
+    retentionGPerG: isSteeped(state) ? STEEP_RETENTION.drained : brewer.retentionGPerG,
     extractionPct: extractionPct ?? extractionOf(recipe, settings.extractionGuessPct).pct,
     ...(state.serve === "iced" &&
       ice &&
@@ -71,8 +70,7 @@ export function givenOf(state: ScaleState, bench: Bench, extractionPct?: number)
 export function sheetInputOf(state: ScaleState, bench: Bench, extractionPct?: number): SheetInput {
   const { brewer, vessel, coffee, ice } = chosenOf(state, bench);
   const servers = state.serve === "iced" ? state.iced.servers : 1;
-  if (state.serve === "iced" && state.iced.method === "steep")
-    return steepedInput(state, bench, extractionPct);
+  if (isSteeped(state)) return steepedInput(state, bench, extractionPct);
   const { rounding, window, bedDepthMm } = bench.settings;
   // A cone's depth at its axis says little of how evenly it brews: the house's window is for batch brewers.
   const [bedMinMm, bedMaxMm] = brewer.kind === "batch" ? bedDepthMm : [];

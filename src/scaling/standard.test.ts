@@ -1,22 +1,24 @@
 import { describe, expect, test } from "vitest";
 import type { Bench } from "#contract/bench.ts";
-import type { CardSheet } from "#contract/card.ts";
+import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import { ICED_METHODS } from "#core/iced";
 import { must } from "#core/result";
+import { withoutIce } from "#scaling/iced/method.ts";
 import { methodAs } from "#scaling/iced/schools.ts";
 import { BENCH, LOFT_CONE } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
 import { asStandard, nearestSetting, standardAt } from "./approved.ts";
-import { makeCard, type Remade } from "./remade.ts";
+import { type MadeCard, makeCard } from "./card.ts";
 import { placeOfCard, settled } from "./standard.ts";
 import { firstState } from "./start.ts";
 import { type ScaleState, serveAs } from "./state.ts";
 
 const FULMAR = BENCH.brewers[0]!;
-const sheetOf = ({ sheet, result }: Remade) => ({ ...sheet, result }) as CardSheet;
+const sheetOf = ({ sheet }: MadeCard) => sheet;
 const CARD = sheetOf(must(makeCard(firstState(BENCH), BENCH)));
 const benchWith = (...standards: Bench["standards"]): Bench => ({ ...BENCH, standards });
 const cardAfter = (card: CardSheet, bench: Bench, batchId = BIG_POT.batchId) => {
-  const made = settled(card, LOFT_CONE, { bench, batchId, grinderId: "chough" });
+  const made = settled(card, LOFT_CONE, { bench, batchId, grinderIds: ["chough"] });
   return made && sheetOf(must(made));
 };
 
@@ -27,7 +29,7 @@ describe("the standard of a pot", () => {
     for (const other of [
       { coffeeId: "low tide" },
       { brewerId: "turnstone" },
-      { serve: "iced" as const },
+      { serve: "iced" as const, method: "onIce" as const },
       { sizeG: 2400 },
     ]) {
       expect(standardAt([{ ...BIG_POT, ...other }], place)).toBeUndefined();
@@ -50,14 +52,14 @@ describe("a card and its standard", () => {
     expect(card.result.rounded).toMatchObject({ doseG: 202, settingG: 3300 });
     expect(card.dial).toMatchObject({ setting: 11, by: "standard" });
     expect(card.standard).toMatchObject({ batchId: "big pot", brewTimeS: 352, strengthPct: 1.38 });
-    expect(card.standard?.was.pins).toEqual(CARD.input.pins);
+    expect(card.standard?.was).toEqual({ pins: CARD.chosen.pins, grind: CARD.chosen.grind });
   });
 
   test("stays where it is ground on another grinder, and says why", () => {
     const other = settled(CARD, LOFT_CONE, {
       bench: benchWith({ ...BIG_POT, grinderId: "dunlin" }),
       batchId: "big pot",
-      grinderId: "dunlin",
+      grinderIds: ["dunlin"],
     });
     expect(other).toEqual({ ok: false, failure: { code: "otherGrinder" } });
   });
@@ -109,21 +111,30 @@ describe("an iced card and its standard", () => {
   const potFor = (card: CardSheet) => ({
     ...BIG_POT,
     serve: "iced" as const,
+    method: icedMethodOf(card),
     sizeG: card.result.rounded.yieldG,
     doseG: 190,
     waterG: 1667,
-    iceG: 1100,
+    iceG: withoutIce(card.chosen) ? 0 : 1100,
   });
   const settledOf = (card: CardSheet, bench: Bench) => {
-    const made = settled(card, LOFT_CONE, { bench, batchId: BIG_POT.batchId, grinderId: "chough" });
+    const made = settled(card, LOFT_CONE, { bench, batchId: BIG_POT.batchId, grinderIds: ["chough"] });
     return made && sheetOf(must(made));
   };
 
-  test("brewed onto its ice it follows; another way to be cold does not", () => {
-    const onIce = cardOf(ICED);
-    expect(settledOf(onIce, house(potFor(onIce)))!.result.rounded.doseG).toBe(190);
-    const bath = cardOf(methodAs("bath", ICED, house()));
-    expect(settledOf(bath, house(potFor(bath)))).toBeUndefined();
+  test.each(ICED_METHODS)("made by %s it follows a batch that was made so, and no other", (method) => {
+    const card = cardOf(methodAs(method, ICED, house()));
+    const pot = potFor(card);
+    const followed = settledOf(card, house(pot))!;
+    expect(followed.result.rounded).toMatchObject({ doseG: 190, iceG: pot.iceG });
+    expect(followed.dial).toMatchObject({ setting: pot.dialSetting, by: "standard" });
+    // Its water is that batch's, as near as the brewer's settings, or the scale, come to it.
+    const { brewWaterG, bypassG } = followed.result.rounded;
+    expect(Math.abs(brewWaterG + bypassG - pot.waterG)).toBeLessThan(50);
+    expect(settledOf(followed, house())!.result.rounded).toEqual(card.result.rounded);
+    for (const other of ICED_METHODS.filter((each) => each !== method)) {
+      expect(settledOf(card, house({ ...pot, method: other }))).toBeUndefined();
+    }
   });
 
   test("one that was said of the glass is said of it again when its standard lapses", () => {

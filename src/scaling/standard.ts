@@ -1,25 +1,27 @@
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
-import type { CardSheet, CardStandard } from "#contract/card.ts";
-import type { Standard } from "#contract/standard.ts";
-import { fail, ok, type Result } from "#core/result";
-import { pinSetsOf, pinsOf } from "#core/sheet";
-import { type Place, pinsOfStandard, standardAt } from "./approved.ts";
-import {
-  makeCard,
-  pinsOfCard,
-  type Remade,
-  type RemakeFailure,
-  remade,
-  stateOfCard,
-  withStandard,
-} from "./remade.ts";
+import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import type { Place, Standard } from "#contract/standard.ts";
+import { fail, type Result } from "#core/result";
+import { pinsOfStandard, standardAt } from "./approved.ts";
+import { type CardFailure, type MadeCard, makeCard } from "./card.ts";
+import { remade } from "./remade.ts";
+
+/** Why a card does not follow. */
+export type FollowFailure =
+  | CardFailure
+  /** An approved batch was ground on another grinder than the card is. */
+  | { readonly code: "otherGrinder" };
+
+type CardStandard = NonNullable<CardSheet["standard"]>;
 
 /** What a card is of. */
-export function placeOfCard({ madeWith, input, result }: CardSheet): Place {
+export function placeOfCard(card: CardSheet): Place {
+  const { chosen, result } = card;
   return {
-    coffeeId: madeWith.coffeeId,
-    brewerId: madeWith.brewerId,
-    serve: input.serve,
+    coffeeId: chosen.coffee,
+    brewerId: chosen.brewer,
+    serve: chosen.serve,
+    method: icedMethodOf(card),
     sizeG: result.rounded.yieldG,
   };
 }
@@ -30,6 +32,7 @@ export type Brewed = Pick<
   | "batchId"
   | "approvedAt"
   | "serve"
+  | "method"
   | "grinderId"
   | "dialSetting"
   | "doseG"
@@ -41,7 +44,12 @@ export type Brewed = Pick<
 
 /** What a card keeps of the batch that it follows. */
 export function followedBatch(
-  { batchId, approvedAt, brewTimeS, strengthPct }: Omit<Brewed, "serve">,
+  {
+    batchId,
+    approvedAt,
+    brewTimeS,
+    strengthPct,
+  }: Pick<Brewed, "batchId" | "approvedAt" | "brewTimeS" | "strengthPct">,
   was: CardStandard["was"],
 ): CardStandard {
   return {
@@ -59,37 +67,30 @@ export function following(
   standard: Brewed,
   recipe: BenchRecipe,
   bench: Bench,
-): Result<Remade, RemakeFailure> {
-  if (card.madeWith.grinderId !== standard.grinderId) return fail({ code: "otherGrinder" });
-  const started = stateOfCard(card, recipe, bench);
-  if (!started.ok) return started;
-  const brewer = bench.brewers.find(({ id }) => id === card.madeWith.brewerId)!;
+): Result<MadeCard, FollowFailure> {
+  const { chosen } = card;
+  if (chosen.grinder !== standard.grinderId) return fail({ code: "otherGrinder" });
+  const brewer = bench.brewers.find(({ id }) => id === chosen.brewer);
+  if (!brewer) return fail({ code: "gone", what: "brewer" });
   const { bypassG, brewWaterG } = card.result.rounded;
   // A card that sends a share round the bed goes on doing so.
   const roundG = (bypassG / (bypassG + brewWaterG)) * standard.waterG;
-  const made = makeCard(
-    {
-      ...started.value,
-      pins: pinsOfStandard(standard, brewer, bench.settings, roundG),
-      grind: standard.dialSetting,
-    },
-    { ...bench, recipes: [recipe] },
-  );
-  if (!made.ok) return made;
-  const was = card.standard?.was ?? { pins: pinsOf(pinsOfCard(card)), ...(card.dial && { dial: card.dial }) };
-  return ok(withStandard(made.value, followedBatch(standard, was)));
+  const state = {
+    ...chosen,
+    recipe: recipe.versionId,
+    pins: pinsOfStandard(standard, brewer, bench.settings, roundG),
+    grind: standard.dialSetting,
+  };
+  const was = card.standard?.was ?? { pins: chosen.pins, grind: chosen.grind };
+  return makeCard(state, { ...bench, recipes: [recipe] }, { standard: followedBatch(standard, was) });
 }
 
 /** A card whose standard is in force no more: what it was before, made anew. */
-export function lapsing(card: CardSheet, recipe: BenchRecipe, bench: Bench): Result<Remade, RemakeFailure> {
-  const { standard } = card;
+export function lapsing(card: CardSheet, recipe: BenchRecipe, bench: Bench): Result<MadeCard, CardFailure> {
+  const { standard, chosen } = card;
   if (!standard) throw new Error("the card follows no standard");
-  const { dial: _dial, ...sheet } = card;
-  const { pins, dial } = standard.was;
-  const started = stateOfCard({ ...sheet, ...(dial && { dial }) }, recipe, bench);
-  if (!started.ok) return started;
-  const made = makeCard({ ...started.value, pins: pinSetsOf(pins) }, { ...bench, recipes: [recipe] });
-  return made.ok ? ok(withStandard(made.value, { ...standard, lapsed: true })) : made;
+  const state = { ...chosen, ...standard.was, recipe: recipe.versionId };
+  return makeCard(state, { ...bench, recipes: [recipe] }, { standard: { ...standard, lapsed: true } });
 }
 
 /** What the standards of a site have become. */
@@ -98,8 +99,8 @@ export interface Settling {
   readonly bench: Bench;
   /** The batch that was approved, corrected, taken out or put back. */
   readonly batchId: string;
-  /** Whose dial it teaches, or taught. */
-  readonly grinderId: string;
+  /** Whose dials it teaches, or taught. */
+  readonly grinderIds: readonly string[];
 }
 
 /**
@@ -109,25 +110,23 @@ export interface Settling {
 export function settled(
   card: CardSheet,
   recipe: BenchRecipe,
-  { bench, batchId, grinderId }: Settling,
-): Result<Remade, RemakeFailure> | undefined {
+  { bench, batchId, grinderIds }: Settling,
+): Result<MadeCard, FollowFailure> | undefined {
   const place = placeOfCard(card);
-  // A logged batch does not tell other ways apart from one that was brewed onto its ice: no approval speaks of them.
-  const isOther = card.iced !== undefined && card.iced.service.method !== "onIce";
-  const here = isOther ? undefined : standardAt(bench.standards, place);
-  const { standard, madeWith, dial } = card;
+  const here = standardAt(bench.standards, place);
+  const { standard, chosen } = card;
   const own = bench.standards.find(
     (each) =>
       each.batchId === standard?.batchId &&
       each.coffeeId === place.coffeeId &&
       each.brewerId === place.brewerId &&
-      each.serve === place.serve,
+      each.method === place.method,
   );
   if (standard && own) return own.batchId === batchId ? following(card, own, recipe, bench) : undefined;
   if (here?.batchId === batchId || (standard && !standard.lapsed && here)) {
     return following(card, here!, recipe, bench);
   }
   if (standard && !standard.lapsed) return lapsing(card, recipe, bench);
-  if (dial?.by !== "learned" || madeWith.grinderId !== grinderId) return undefined;
+  if (chosen.grind !== "learned" || !grinderIds.includes(chosen.grinder)) return undefined;
   return remade(card, recipe, recipe, bench);
 }

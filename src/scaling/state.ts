@@ -8,28 +8,12 @@ import type {
   BenchVessel,
 } from "#contract/bench.ts";
 import type { HouseSettings, IcedSchool } from "#contract/house.ts";
+import type { GrindPick, ScaleState } from "#contract/scaleState.ts";
 import type { IcedService } from "#core/iced";
-import type { Answer } from "#core/outlook";
 import { type PinSet, type Serve, trimmedRatio } from "#core/sheet";
+import { isSteeped } from "#scaling/iced/method.ts";
 
-/** What is being scaled, all of it: it fits into a link. */
-export interface ScaleState {
-  readonly recipe: string;
-  readonly coffee: string;
-  readonly brewer: string;
-  readonly grinder: string;
-  readonly vessel: string;
-  readonly ice: string;
-  readonly serve: Serve;
-  /** The oldest pin first. */
-  readonly pins: readonly PinSet[];
-  readonly grind: GrindPick;
-  /** How it is iced; kept while it is hot. */
-  readonly iced: IcedService;
-}
-
-/** Where the grind comes from: an answer that follows the sheet, or a setting by hand that stays. */
-export type GrindPick = Answer | number;
+export type { GrindPick, ScaleState } from "#contract/scaleState.ts";
 
 /** The rows of the bench that a state names. */
 export interface Chosen {
@@ -127,7 +111,8 @@ export function serveAs(serve: Serve, state: ScaleState, bench: Bench): ScaleSta
   if (serve === state.serve) return state;
   // Iced anew it is brewed onto its ice: other ways stand on pins of their own.
   const iced: IcedService = { ...state.iced, method: "onIce" };
-  const next = { ...state, serve, iced, vessel: vesselFor(serve, bench, state.vessel) };
+  const grind = isSteeped(state) ? unset(state.grind) : state.grind;
+  const next = { ...state, serve, iced, grind, vessel: vesselFor(serve, bench, state.vessel) };
   const kept = state.pins.filter(({ name }) => name === "doseG" || name === "yieldG");
   const first = firstPins(serve, chosenOf(next, bench), bench.settings);
   const others = first.filter(
@@ -162,7 +147,13 @@ export function into(vesselId: string, state: ScaleState, bench: Bench): ScaleSt
   );
   return { ...state, vessel: vesselId, pins };
 }
+
 /** Another grinder's dial: a setting by hand was the old one's. */
 export function groundOn(grinder: string, state: ScaleState): ScaleState {
-  return { ...state, grinder, grind: typeof state.grind === "number" ? "rule" : state.grind };
+  return { ...state, grinder, grind: unset(state.grind) };
+}
+
+/** The pick of a grind where a setting by hand counts no more: it was for another dial, or for no bed. */
+export function unset(grind: GrindPick): GrindPick {
+  return typeof grind === "number" ? "rule" : grind;
 }

@@ -34,6 +34,8 @@ export function teaches({ grinderId, curve }: Standard, grinder: BenchGrinder): 
 
 /** A standard as a lesson; undefined where its brewer or its coffee is gone, or its bed is not known. */
 function lessonOf(standard: Standard, { brewers, coffees }: Bench): Lesson | undefined {
+  // A concentrate lies in its water: its setting says nothing of a bed.
+  if (standard.method === "steep") return undefined;
   const brewer = brewers.find(({ id }) => id === standard.brewerId);
   const coffee = coffees.find(({ id }) => id === standard.coffeeId);
   if (!brewer?.basket || !coffee) return undefined;

@@ -16,7 +16,7 @@ import { type Check, cupsFrom, type Serve, type SheetFigures } from "#core/sheet
 import { solveCoupled } from "#scaling/iced/coupling.ts";
 import { asStandard, nearestSetting, standardAt } from "./approved.ts";
 import { askingOf } from "./asking.ts";
-import { makeCard, type Remade, withStandard } from "./remade.ts";
+import { type MadeCard, makeCard } from "./card.ts";
 import { followedBatch } from "./standard.ts";
 import { firstIced } from "./start.ts";
 import { chosenOf, firstPins, recipeRatio, type ScaleState } from "./state.ts";
@@ -168,7 +168,8 @@ export interface CellOf extends Pick<WallPlan, "coffee" | "recipe" | "grinder"> 
 export function cellOf(bench: Bench, of: CellOf, sources = new Map<string, Brew | undefined>()): WallCell {
   const { brewer, coffee, grinder, serve, sizeG } = of;
   const start = stateFor(bench, of);
-  const place = { coffeeId: coffee.id, brewerId: brewer.id, serve, sizeG };
+  const method = serve === "iced" ? start.iced.method : null;
+  const place = { coffeeId: coffee.id, brewerId: brewer.id, serve, method, sizeG };
   const standard = standardAt(bench.standards, place);
   const state = standard ? asStandard(start, standard, bench) : start;
   const cell = { brewerId: brewer.id, serve, sizeG };
@@ -263,10 +264,13 @@ function vesselFor(vessels: readonly BenchVessel[], serve: Serve, sizeG: number)
 }
 
 /** A cell as a card, with its steps; undefined where there is no sheet. */
-export function cellCard({ state, made }: WallCell, bench: Bench): Remade | undefined {
-  const card = makeCard(state, bench);
-  if (!card.ok || "failure" in made) return undefined;
+export function cellCard({ state, made }: WallCell, bench: Bench): MadeCard | undefined {
+  if ("failure" in made) return undefined;
   const { approved, ground } = made;
-  if (!approved || ground !== "asApproved") return card.value;
-  return withStandard(card.value, followedBatch(approved, { pins: card.value.sheet.input.pins }));
+  const standard =
+    approved && ground === "asApproved"
+      ? followedBatch(approved, { pins: state.pins, grind: state.grind })
+      : undefined;
+  const card = makeCard(state, bench, standard ? { standard } : {});
+  return card.ok ? card.value : undefined;
 }

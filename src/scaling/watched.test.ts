@@ -12,6 +12,7 @@ function pot(i: number, change: Partial<Watchable> = {}): Watchable {
     id: `pot ${i}`,
     coffeeId: "saltmarsh",
     brewerId: "fulmar",
+    method: null,
     grinderId: "chough",
     curveVersion: 1,
     dialSetting: 11,

@@ -8,6 +8,7 @@ export type Watchable = Pick<
   | "id"
   | "coffeeId"
   | "brewerId"
+  | "method"
   | "grinderId"
   | "dialSetting"
   | "doseG"
@@ -42,6 +43,7 @@ function brewedAs(batch: Watchable, standard: Standard): boolean {
   return (
     batch.coffeeId === standard.coffeeId &&
     batch.brewerId === standard.brewerId &&
+    batch.method === standard.method &&
     batch.grinderId === standard.grinderId &&
     batch.curveVersion === (standard.curve?.version ?? null) &&
     batch.dialSetting === standard.dialSetting &&

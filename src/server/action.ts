@@ -1,6 +1,7 @@
 import { createSafeActionClient } from "next-safe-action";
 import type { Trouble, TroubleCode } from "#contract/trouble.ts";
 import { may, type Right } from "#core/people";
+import { isDatabaseAway, isOutcomeUnknown } from "#data/failures.ts";
 import { rightSentence, SIGN_IN_SENTENCE } from "#words/index.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
@@ -21,13 +22,18 @@ export class Refusal extends Error {
 
 const DATABASE_GONE = "The database does not answer. Nothing you typed is lost: try again when it is back.";
 
+/** Every change names its own id, so that sending the same once more settles it. */
+const OUTCOME_UNKNOWN =
+  "The database went away while this was kept: it may have been kept. Nothing you typed is lost: send the same again when it is back, and it is kept once.";
+
 /** Any failure as what the one who asked is told. */
 export function troubleOf(error: unknown): Trouble {
   if (error instanceof Refusal) {
     const { code, message, field } = error;
     return { code, message, ...(field !== undefined && { field }) };
   }
-  if (isDatabaseGone(error)) return { code: "gone", message: DATABASE_GONE };
+  if (isOutcomeUnknown(error)) return { code: "unknown", message: OUTCOME_UNKNOWN };
+  if (isDatabaseAway(error)) return { code: "gone", message: DATABASE_GONE };
   logFailure(error);
   return { code: "failed", message: "That did not work, and was not saved. Try again." };
 }
@@ -52,14 +58,4 @@ async function admit(right: Right) {
   if (!session) throw new Refusal(SIGN_IN_SENTENCE, { code: "signIn" });
   if (!may(session.person.role, right)) throw new Refusal(rightSentence(right), { code: "notYours" });
   return session;
-}
-
-const GONE = ["ECONNREFUSED", "ECONNRESET", "PROTOCOL_CONNECTION_LOST", "ETIMEDOUT", "EPIPE"];
-
-/** Whether the database could not be reached, however deep the driver says so. */
-export function isDatabaseGone(error: unknown): boolean {
-  for (let at = error; at instanceof Error; at = at.cause) {
-    if ("code" in at && GONE.includes(String(at.code))) return true;
-  }
-  return false;
 }

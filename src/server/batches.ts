@@ -1,4 +1,4 @@
-import type { LoggedBatch } from "#contract/batch.ts";
+import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
 import { uuid } from "#contract/card.ts";
 import { learnRetention } from "#core/measure";
 import type { Result } from "#core/result";
@@ -13,20 +13,32 @@ import {
 } from "#data/batches.ts";
 import { keepMeasured } from "#data/measures.ts";
 import { findThing } from "#data/things.ts";
+import { transact } from "#data/transact.ts";
 import { batchSentence } from "#words/index.ts";
 import { Refusal } from "./action.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { relearn } from "./fits.ts";
-import { followCorrection } from "./standards.ts";
+import { logFailure } from "./log.ts";
+import { followChange } from "./standards.ts";
 
 /** A batch cannot have been brewed after this moment; a tablet's clock may be a little ahead. */
 const AHEAD_MS = 120_000;
 
+/** What became of a batch that was logged or corrected. */
+export interface Logged {
+  /** Cards that rested on the batch and changed with it, where it was approved. */
+  readonly followed?: number;
+  /** The batch as somebody else left it, where they were faster: nothing was kept. */
+  readonly theirs?: BatchRow;
+}
+
 /** Logs a batch; a brewer that learns from the log learns from it at once. */
-export async function log(batch: LoggedBatch, by: Act): Promise<Corrected> {
+export async function log(batch: LoggedBatch, by: Act): Promise<Logged> {
   await judge(batch);
-  await learn(await logBatch(database(), batch, by), by);
+  const kept = keptOr(await logBatch(database(), batch, by));
+  if ("theirs" in kept) return kept;
+  await learnBehind(kept, by);
   return {};
 }
 
@@ -34,7 +46,7 @@ export async function log(batch: LoggedBatch, by: Act): Promise<Corrected> {
 export async function correct(
   { revision, ...batch }: LoggedBatch & { readonly revision: number },
   by: Act,
-): Promise<Corrected> {
+): Promise<Logged> {
   await judge(batch);
   const { id, ...change } = batch;
   return changeBatch({ id, revision }, change, by);
@@ -44,13 +56,8 @@ export async function correct(
 export function takeOut(
   { id, revision, removed }: { readonly id: string; readonly revision: number; readonly removed: boolean },
   by: Act,
-): Promise<Corrected> {
+): Promise<Logged> {
   return changeBatch({ id, revision }, { removed }, by);
-}
-
-/** What followed a correction: the cards that rested on the batch, where it was approved. */
-export interface Corrected {
-  readonly followed?: number;
 }
 
 /** A batch and all that rests on it change together, or not at all. */
@@ -58,24 +65,34 @@ async function changeBatch(
   which: { readonly id: string; readonly revision: number },
   change: Parameters<typeof correctBatch>[2],
   by: Act,
-): Promise<Corrected> {
-  const { kept, followed } = await database().transaction(async (tx) => {
-    const kept = await correctBatch(tx, which, change, by);
-    const taught = kept.ok ? kept.value.taught : undefined;
-    return { kept, followed: taught && (await followCorrection(tx, { batchId: which.id, ...taught }, by)) };
+): Promise<Logged> {
+  const { kept, followed } = await transact(database(), async (tx) => {
+    const kept = keptOr(await correctBatch(tx, which, change, by));
+    const touched = "theirs" in kept ? undefined : kept.touched;
+    return { kept, followed: touched && (await followChange(tx, { batchId: which.id, touched }, by)) };
   });
-  await learn(kept, by);
+  if ("theirs" in kept) return kept;
+  await learnBehind(kept, by);
   return followed === undefined ? {} : { followed };
 }
 
+/** What was kept, or the batch as somebody else left it; throws what else stands against it. */
+function keptOr(logged: Result<KeptBatch, BatchFailure>): KeptBatch | { readonly theirs: BatchRow } {
+  if (logged.ok) return logged.value;
+  const { failure } = logged;
+  if (failure.code === "stale") return { theirs: failure.theirs };
+  throw new Refusal(batchSentence(failure.code), failure.code === "noCard" ? { field: "cardId" } : {});
+}
+
 async function judge(batch: LoggedBatch): Promise<void> {
-  const { at, yieldG, waterG, iceG, grinderId, dialSetting } = batch;
+  const { at, yieldG, waterG, iceG, method, grinderId, dialSetting } = batch;
   if (new Date(at).getTime() > now().getTime() + AHEAD_MS) {
     throw new Refusal(batchSentence("inTheFuture"), { field: "at" });
   }
   if (yieldG !== null && yieldG > waterG + iceG) {
     throw new Refusal(batchSentence("moreThanWater"), { field: "yieldG" });
   }
+  if (iceG > 0 && method === null) throw new Refusal(batchSentence("howIced"), { field: "method" });
   if (dialSetting === null) return;
   const dial = grinderId === null ? undefined : (await findThing(database(), "grinder", grinderId))?.figures;
   if (!dial) throw new Refusal(batchSentence("whoseDial"), { field: "grinderId" });
@@ -87,10 +104,14 @@ async function judge(batch: LoggedBatch): Promise<void> {
 /** Steps of what a card says of retained liquid: a smaller change of the mean is no news. */
 const NEWS_G_PER_G = 0.005;
 
-async function learn(logged: Result<KeptBatch, BatchFailure>, by: Act): Promise<void> {
-  if (!logged.ok) throw new Refusal(batchSentence(logged.failure.code));
-  for (const brewerId of logged.value.brewerIds) await learnBed(brewerId, by);
-  for (const pair of logged.value.pairs) relearn(pair, by);
+/** Learns from the log as it is now. The batch was kept: a failure to learn is written down, and changes nothing of that. */
+async function learnBehind({ brewerIds, pairs }: KeptBatch, by: Act): Promise<void> {
+  try {
+    for (const brewerId of brewerIds) await learnBed(brewerId, by);
+  } catch (error) {
+    logFailure(error);
+  }
+  for (const pair of pairs) relearn(pair, by);
 }
 
 async function learnBed(brewerId: string, by: Act): Promise<void> {
@@ -112,14 +133,15 @@ async function learnBed(brewerId: string, by: Act): Promise<void> {
 }
 
 /** What a link or a request asks of the log; whatever is no such thing is not asked. */
-export function batchFilter(asked: URLSearchParams): BatchFilter {
-  const idOf = (name: string) => uuid.safeParse(asked.get(name)).data;
-  const liked = asked.get("liked");
-  const before = new Date(asked.get("before") ?? Number.NaN);
+export function batchFilter(query: URLSearchParams): BatchFilter {
+  const idOf = (name: string) => uuid.safeParse(query.get(name)).data;
+  const liked = query.get("liked");
+  const at = new Date(query.get("before") ?? Number.NaN);
   return {
     brewerId: idOf("brewer"),
     coffeeId: idOf("coffee"),
     liked: liked === "yes" ? true : liked === "no" ? false : undefined,
-    before: Number.isNaN(before.getTime()) ? undefined : before,
+    // Without an id, nothing of that very moment.
+    after: Number.isNaN(at.getTime()) ? undefined : { at, id: idOf("beforeId") ?? "" },
   };
 }

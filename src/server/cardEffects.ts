@@ -1,58 +1,57 @@
 import type { CardSheet } from "#contract/card.ts";
 import type { Result } from "#core/result";
 import type { Act } from "#data/audit.ts";
-import { remakeCard } from "#data/cards.ts";
-import type { Database } from "#data/connection.ts";
-import type { Remade, RemakeFailure } from "#scaling/remade.ts";
-import { checkSentence, icedFailureSentence } from "#words/index.ts";
+import { type ListedCard, remakeCard } from "#data/cards.ts";
+import { sameContent } from "#data/sentTwice.ts";
+import type { Transaction } from "#data/transact.ts";
+import type { MadeCard } from "#scaling/card.ts";
+import type { FollowFailure } from "#scaling/standard.ts";
+import { followFailureSentence } from "#words/index.ts";
 
 /** A card that rests on what is changed, as it is and as it would be. */
 export interface CardEffect {
   readonly id: string;
+  /** The revision that this was worked out from. */
+  readonly seen: number;
   readonly site: string;
   /** Days from today on whose lists it stands. */
   readonly days: readonly string[];
   readonly before: CardSheet;
   readonly wasDraft: boolean;
   readonly after:
-    | { readonly sheet: CardSheet; readonly draft: boolean }
+    | MadeCard
     /** It stays as it is, and why. */
     | { readonly stays: string };
 }
 
-/** A card made anew as it is kept, or why it stays. */
-export function afterOf(made: Result<Remade, RemakeFailure>): CardEffect["after"] {
-  if (!made.ok) return { stays: staysSentence(made.failure) };
-  const { sheet, result } = made.value;
-  const checks = result.checks.map((check) => ({ ...check, message: checkSentence(check) }));
-  return {
-    sheet: { ...sheet, result: { ...result, checks } },
-    draft: checks.some(({ severity }) => severity === "stop"),
-  };
+/** What becomes of a card that is made anew, or fails to be. */
+export function effectOn(
+  { id, revision, site, days, sheet, draft }: ListedCard,
+  made: Result<MadeCard, FollowFailure>,
+): CardEffect {
+  const after = made.ok ? made.value : { stays: followFailureSentence(made.failure, sheet.madeWith) };
+  return { id, seen: revision, site: site.name, days, before: sheet, wasDraft: draft, after };
 }
 
-function staysSentence(failure: RemakeFailure): string {
-  switch (failure.code) {
-    case "gone":
-      return `${failure.what} is not on the bench any more.`;
-    case "otherGrinder":
-      return "it is ground on another grinder than the batch was.";
-    case "noSheet":
-      return icedFailureSentence(failure.failure);
-  }
+/** Whether a card becomes another one, or would have to. */
+export function moves({ before, wasDraft, after }: CardEffect): boolean {
+  return "stays" in after || after.draft !== wasDraft || !sameContent(after.sheet, before);
 }
 
-/** Keeps cards as they would be; those that stay are left. Part of the transaction of what they follow. */
+/**
+ * Keeps cards as they would be; those that stay are left, and so are those that somebody changed since. Part of the
+ * transaction of what they follow.
+ *
+ * @returns how many changed
+ */
 export async function remakeAll(
-  tx: Database,
-  effects: readonly Pick<CardEffect, "id" | "after">[],
+  tx: Transaction,
+  effects: readonly Pick<CardEffect, "id" | "seen" | "after">[],
   by: Act,
 ): Promise<number> {
   let changed = 0;
-  for (const { id, after } of effects) {
-    if ("stays" in after) continue;
-    await remakeCard(tx, { id, ...after }, by);
-    changed++;
+  for (const { id, seen, after } of effects) {
+    if (!("stays" in after) && (await remakeCard(tx, { id, seen, ...after }, by))) changed++;
   }
   return changed;
 }

@@ -1,1 +1,62 @@
-export { insertCard } from "#data/cards.ts";
+import type { Bench } from "#contract/bench.ts";
+import type { CardSheet, CardWanted } from "#contract/card.ts";
+import type { Act } from "#data/audit.ts";
+import { findBenchRecipe } from "#data/bench.ts";
+import { type Card, insertCard, readCards } from "#data/cards.ts";
+import { makeCard } from "#scaling/card.ts";
+import { cardFailureSentence, cardTitle, otherCardSentence, staleCardSentence } from "#words/index.ts";
+import { Refusal } from "./action.ts";
+import { database } from "./database.ts";
+import { benchOf } from "./site.ts";
+
+/**
+ * Makes the card of a choice on the bench as it is, and keeps it; one with a stop as a draft. Sent twice, it is one.
+ * A choice that was made on an older bench is told, and so is a dial that comes out otherwise than it was shown.
+ */
+export async function keepCard(
+  { id, siteId, chosen, benchRevision, setting }: CardWanted,
+  by: Act & { readonly personId: string },
+): Promise<{ readonly draft: boolean }> {
+  const [known] = await readCards(database(), [id]);
+  const card = known
+    ? { ...known, siteId, sheet: { ...known.sheet, chosen } }
+    : { id, siteId, ...(await cardNow({ siteId, chosen, benchRevision, setting })), ...madeBy(by) };
+  const kept = await insertCard(database(), card);
+  if (kept.ok) return { draft: kept.value.draft };
+  const { theirs } = kept.failure;
+  throw new Refusal(otherCardSentence(told(theirs), told(card)), { code: "stale" });
+}
+
+/** The card that a choice makes now; throws what stands against it. */
+async function cardNow({ siteId, chosen, benchRevision, setting }: Omit<CardWanted, "id">) {
+  const bench = await benchOf(siteId);
+  if (bench?.site.id !== siteId)
+    throw new Refusal(cardFailureSentence({ code: "noSite" }), { code: "notThere" });
+  if (bench.revision !== benchRevision)
+    throw new Refusal(staleCardSentence({ code: "bench" }), { code: "stale" });
+  const made = makeCard(chosen, await benchWith(bench, chosen.recipe));
+  if (!made.ok) throw new Refusal(cardFailureSentence(made.failure), { code: "refused" });
+  const { dial } = made.value.sheet;
+  if (setting !== null && dial?.setting !== setting) {
+    throw new Refusal(staleCardSentence({ code: "dial", shown: setting, now: dial?.setting }), {
+      code: "stale",
+    });
+  }
+  return made.value;
+}
+
+/** A bench with one version of a recipe, be it one that does not count yet; with none where it is not there. */
+async function benchWith(bench: Bench, versionId: string): Promise<Bench> {
+  const recipe =
+    bench.recipes.find((each) => each.versionId === versionId) ??
+    (await findBenchRecipe(database(), versionId));
+  return { ...bench, recipes: recipe ? [recipe] : [] };
+}
+
+function madeBy({ personId, at }: Act & { readonly personId: string }) {
+  return { madeBy: personId, createdAt: at };
+}
+
+function told({ draft, sheet }: Pick<Card, "draft"> & { readonly sheet: CardSheet }): string {
+  return cardTitle(sheet, draft);
+}

@@ -2,9 +2,9 @@ import type { BrewedPotRow, Measure, MeasuredByOthers, MeasureOf } from "#contra
 import type { AuditSubject } from "#contract/people.ts";
 import { fitCurve, translate } from "#core/grind";
 import { dripDrop, fitCooling, fitDelivery, learnRetention, vesselFrom, wetShareFrom } from "#core/measure";
-import type { Result } from "#core/result";
 import { type Act, readAudit } from "#data/audit.ts";
 import { logBatch, readYields } from "#data/batches.ts";
+import type { Database } from "#data/connection.ts";
 import { readHouse } from "#data/house.ts";
 import {
   keepCurve,
@@ -12,12 +12,13 @@ import {
   keepPairs,
   keepReadings,
   type Measured,
-  type MeasureFailure,
+  type MeasureKept,
   type ReadingRow,
   readReadings,
 } from "#data/measures.ts";
 import { decideProposal, keepProposal } from "#data/proposals.ts";
 import { findThing } from "#data/things.ts";
+import { transact } from "#data/transact.ts";
 import {
   coolingSentence,
   curveSentence,
@@ -36,11 +37,10 @@ import { database } from "./database.ts";
 /** Whole beans, g/ml: outside of it a cup was misread. */
 const DENSITY = { least: 0.2, most: 0.7 };
 
-type Kept = Result<undefined, MeasureFailure>;
 type Keepers = {
   readonly [What in Measure["what"]]: {
     readonly subject: Measured["subject"];
-    readonly keep: (of: MeasureOf<What>, by: Act) => Promise<Kept>;
+    readonly keep: (db: Database, of: MeasureOf<What>, by: Act) => Promise<MeasureKept>;
   };
 };
 
@@ -48,49 +48,49 @@ type Keepers = {
 const KEEPERS: Keepers = {
   vessel: {
     subject: "vessel",
-    keep: (of, by) => {
+    keep: (db, of, by) => {
       const vessel = vesselFrom(of);
       if (!vessel.ok) throw new Refusal(vesselSentence(vessel.failure), { field: vessel.failure.field });
       const figures = { emptyG: of.emptyG, ...vessel.value };
-      return keepMeasured(database(), { ...begun(of), subject: "vessel", figures, settles: ["fill"] }, by);
+      return keepMeasured(db, { ...begun(of), subject: "vessel", figures, settles: ["fill"] }, by);
     },
   },
   density: {
     subject: "coffee",
-    keep: (of, by) => {
+    keep: (db, of, by) => {
       const densityGPerMl = of.massG / of.volumeMl;
       if (!(densityGPerMl >= DENSITY.least && densityGPerMl <= DENSITY.most)) {
         throw new Refusal(densitySentence(densityGPerMl), { field: "massG" });
       }
       const figures = { densityGPerMl };
-      return keepMeasured(database(), { ...begun(of), subject: "coffee", figures, settles: ["density"] }, by);
+      return keepMeasured(db, { ...begun(of), subject: "coffee", figures, settles: ["density"] }, by);
     },
   },
   wetIce: {
     subject: "ice",
-    keep: (of, by) => {
+    keep: (db, of, by) => {
       const share = wetShareFrom(of);
       if (!share.ok) throw new Refusal(wetIceSentence(share.failure), { field: share.failure.field });
       const figures = { iceWetShare: share.value };
-      return keepMeasured(database(), { ...begun(of), subject: "ice", figures }, by);
+      return keepMeasured(db, { ...begun(of), subject: "ice", figures }, by);
     },
   },
   blankRun: {
     subject: "brewer",
-    keep: (of, by) => {
+    keep: (db, of, by) => {
       const line = fitDelivery(of.rows);
       if (!line.ok) throw new Refusal(deliverySentence(line.failure), { field: "rows" });
       const { slope, interceptG } = line.value;
       const figures = { slope, interceptG };
       const measured = { ...begun(of), subject: "brewer", figures, settles: ["delivery"] } as const;
-      return keepReadings(database(), measured, { kind: "blankRun", rows: of.rows }, by);
+      return keepReadings(db, measured, { kind: "blankRun", rows: of.rows }, by);
     },
   },
   flow: {
     subject: "brewer",
-    keep: (of, by) =>
+    keep: (db, of, by) =>
       keepReadings(
-        database(),
+        db,
         { ...begun(of), subject: "brewer", figures: {} },
         { kind: "flow", rows: of.rows.toSorted((a, b) => a.upToG - b.upToG) },
         by,
@@ -99,19 +99,19 @@ const KEEPERS: Keepers = {
   brewedPot: { subject: "brewer", keep: brewPots },
   cooling: {
     subject: "vessel",
-    keep: async (of, by) => {
-      const house = await readHouse(database());
+    keep: async (db, of, by) => {
+      const house = await readHouse(db);
       if (!house) throw new Error("there is no house");
       const cooling = fitCooling(of.rows, house.settings.roomTempC);
       if (!cooling.ok) throw new Refusal(coolingSentence(cooling.failure), { field: "rows" });
       const figures = { coolingPerS: cooling.value.ratePerS };
       const measured = { ...begun(of), subject: "vessel", figures } as const;
-      return keepReadings(database(), measured, { kind: "cooling", rows: of.rows }, by);
+      return keepReadings(db, measured, { kind: "cooling", rows: of.rows }, by);
     },
   },
   drip: {
     subject: "brewer",
-    keep: (of, by) => {
+    keep: (db, of, by) => {
       const drop = dripDrop(of.rows);
       if (!drop.ok) throw new Refusal(dripSentence(drop.failure), { field: "rows" });
       const { dripDropC, besideDropC } = drop.value;
@@ -120,33 +120,33 @@ const KEEPERS: Keepers = {
         ...(besideDropC !== undefined && { besideDropC }),
       };
       const measured = { ...begun(of), subject: "brewer", figures } as const;
-      return keepReadings(database(), measured, { kind: "drip", rows: of.rows }, by);
+      return keepReadings(db, measured, { kind: "drip", rows: of.rows }, by);
     },
   },
   curve: {
     subject: "grinder",
-    keep: async ({ id, revision, curveId, why, points }, by) => {
+    keep: async (db, { id, revision, curveId, why, points }, by) => {
       const curve = fitCurve(points);
       if (!curve.ok) throw new Refusal(curveSentence(curve.failure), { field: "rows" });
-      const grinder = await findThing(database(), "grinder", id);
+      const grinder = await findThing(db, "grinder", id);
       if (!grinder) throw new Refusal(NOT_ON_THE_BENCH);
       const { dialMin, dialMax } = grinder.figures;
       const off = points.find(({ setting }) => !(setting >= dialMin && setting <= dialMax));
       if (off)
         throw new Refusal(pairsSentence({ code: "offTheDial", setting: off.setting }), { field: "rows" });
       const measured = { id, revision, subject: "grinder", figures: {}, settles: ["dial"] } as const;
-      return keepCurve(database(), measured, { id: curveId, why, points }, by);
+      return keepCurve(db, measured, { id: curveId, why, points }, by);
     },
   },
   pairs: {
     subject: "grinder",
-    keep: ({ id, revision, otherId, pairs }, by) => {
+    keep: (db, { id, revision, otherId, pairs }, by) => {
       if (pairs.length > 0) {
         const along = translate(pairs[0]!.from, pairs);
         if (!along.ok) throw new Refusal(pairsSentence(along.failure), { field: "rows" });
       }
       const measured = { id, revision, subject: "grinder", figures: {} } as const;
-      return keepPairs(database(), measured, { otherId, pairs }, by);
+      return keepPairs(db, measured, { otherId, pairs }, by);
     },
   },
 };
@@ -158,8 +158,11 @@ const begun = ({ id, revision }: { readonly id: string; readonly revision: numbe
  * filter and its ending. An unusual mean is kept only when it was confirmed. Pots of two people add up, so
  * that nobody can come too late with theirs.
  */
-async function brewPots({ id, rows, confirmed }: MeasureOf<"brewedPot">, by: Act): Promise<Kept> {
-  const db = database();
+async function brewPots(
+  db: Database,
+  { id, rows, confirmed }: MeasureOf<"brewedPot">,
+  by: Act,
+): Promise<MeasureKept> {
   const brewer = await findThing(db, "brewer", id);
   if (!brewer) throw new Refusal(NOT_ON_THE_BENCH);
   const { filterId, ending } = brewer.figures;
@@ -169,13 +172,13 @@ async function brewPots({ id, rows, confirmed }: MeasureOf<"brewedPot">, by: Act
   const { retentionGPerG, unusual } = learned.value;
   if (unusual && !confirmed) throw new Refusal(retentionSentence(retentionGPerG), { field: "rows" });
   const figures = { retentionGPerG, retentionFrom: "log" };
-  return db.transaction(async (tx) => {
+  return transact(db, async (tx) => {
     const kept = await keepMeasured(
       tx,
       { id, revision: brewer.revision, subject: "brewer", figures, settles: ["retention"] },
       by,
     );
-    if (!kept.ok) return kept;
+    if (!kept.ok || kept.value === "again") return kept;
     for (const row of rows) await logBatch(tx, { ...shortForm(row, by), brewerId: id }, by);
     return kept;
   });
@@ -191,6 +194,9 @@ function shortForm({ id, doseG, waterG, yieldG }: BrewedPotRow, { at }: Act) {
     iceG: 0,
     coffeeId: null,
     vesselId: null,
+    cardId: null,
+    recipeVersionId: null,
+    method: null,
     grinderId: null,
     dialSetting: null,
     brewTimeS: null,
@@ -205,15 +211,21 @@ function shortForm({ id, doseG, waterG, yieldG }: BrewedPotRow, { at }: Act) {
 /** What somebody else measured meanwhile: the figures, and the readings where there are any. */
 export type Theirs = MeasuredByOthers & { readonly rows?: readonly ReadingRow[] };
 
-/** Keeps a measurement; throws when it cannot be right. */
-export async function keepMeasure(measure: Measure, by: Act): Promise<Theirs | undefined> {
+type Keep = (db: Database, of: Measure["of"], by: Act) => Promise<MeasureKept>;
+
+/** Keeps a measurement; throws when it cannot be right. @param db a transaction where it is one of several changes */
+export async function keepMeasure(
+  measure: Measure,
+  by: Act,
+  db: Database = database(),
+): Promise<Theirs | undefined> {
   const { subject, keep } = KEEPERS[measure.what];
-  const kept = await (keep as (of: Measure["of"], by: Act) => Promise<Kept>)(measure.of, by);
+  const kept = await (keep as Keep)(db, measure.of, by);
   if (kept.ok) return undefined;
   if (kept.failure.code === "notThere") throw new Refusal(NOT_ON_THE_BENCH);
   const { revision, figures } = kept.failure;
-  const [last] = await readAudit(database(), { subject, subjectId: measure.of.id });
-  const readings = await readReadings(database(), [measure.of.id]);
+  const [last] = await readAudit(db, { subject, subjectId: measure.of.id });
+  const readings = await readReadings(db, [measure.of.id]);
   const rows = readings.find(({ kind }) => kind === measure.what)?.rows ?? [];
   return { changedBy: last?.person ?? "somebody else", revision, figures, rows };
 }
@@ -221,11 +233,16 @@ export async function keepMeasure(measure: Measure, by: Act): Promise<Theirs | u
 const subjectOf = ({ what }: Measure): AuditSubject => KEEPERS[what].subject;
 
 /** Keeps what a barista measured for a lead to look at. */
-export function propose(
+export async function propose(
   { id, siteId, measure }: { readonly id: string; readonly siteId: string; readonly measure: Measure },
   by: Act & { readonly personId: string },
 ): Promise<void> {
-  return keepProposal(database(), { id, siteId, measure, subject: subjectOf(measure) }, by);
+  const kept = await keepProposal(database(), { id, siteId, measure, subject: subjectOf(measure) }, by);
+  if (!kept.ok) {
+    throw new Refusal("Another measurement waits under that id already: measure once more.", {
+      code: "stale",
+    });
+  }
 }
 
 /** A lead's word: what is accepted is kept as if the lead had measured it now, on what stands there now. */
@@ -233,7 +250,7 @@ export async function decide(
   decision: { readonly id: string; readonly accept: boolean },
   by: Act & { readonly personId: string },
 ): Promise<void> {
-  await database().transaction(async (tx) => {
+  await transact(database(), async (tx) => {
     const measure = await decideProposal(tx, decision, subjectOf, by);
     if (!measure || !decision.accept) return;
     const { subject } = KEEPERS[measure.what];
@@ -241,6 +258,6 @@ export async function decide(
     if (!now) throw new Refusal(NOT_ON_THE_BENCH);
     const of = { ...measure.of, revision: now.revision };
     // Refused or stale, the transaction ends without a decision, and the proposal waits on.
-    if (await keepMeasure({ ...measure, of } as Measure, by)) throw new Refusal(NOT_ON_THE_BENCH);
+    if (await keepMeasure({ ...measure, of } as Measure, by, tx)) throw new Refusal(NOT_ON_THE_BENCH);
   });
 }

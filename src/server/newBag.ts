@@ -1,16 +1,18 @@
+import type { Bench } from "#contract/bench.ts";
 import type { CardSheet } from "#contract/card.ts";
 import type { NewBag, OpenedBag } from "#contract/newBag.ts";
 import type { KeptThing } from "#contract/things.ts";
 import type { Act } from "#data/audit.ts";
 import { findBenchRecipe } from "#data/bench.ts";
-import { insertCard, readCard, readCardsOfSite } from "#data/cards.ts";
+import { type Card, insertCard, readCards, readCardsOfCoffee } from "#data/cards.ts";
 import { findThing } from "#data/things.ts";
-import { type BagEffect, bagEffect, firstPotCard } from "#scaling/newBag.ts";
+import { transact } from "#data/transact.ts";
+import type { MadeCard } from "#scaling/card.ts";
+import { type BagEffect, type Bagged, bagEffect, firstPotCard } from "#scaling/newBag.ts";
 import { NOT_ON_THE_BENCH, unsoundSentence } from "#words/index.ts";
 import { Refusal } from "./action.ts";
-import { afterOf } from "./cardEffects.ts";
 import { database } from "./database.ts";
-import { benchOf, siteToday } from "./site.ts";
+import { benchOf } from "./site.ts";
 import { putThing } from "./things.ts";
 
 /** A card that a new bag touches. */
@@ -28,12 +30,12 @@ export async function touchedBy({ siteId, coffeeId, ...bag }: NewBag): Promise<r
   const bench = await benchOf(siteId);
   if (!bench?.coffees.some(({ id }) => id === coffeeId)) throw new Refusal(NOT_ON_THE_BENCH);
   refuseTheFuture(bag.roastedOn, bench.today);
-  const cards = (await readCardsOfSite(database(), siteId, await siteToday()))
-    .filter(({ draft, sheet }) => !draft && sheet.madeWith.coffeeId === coffeeId && !sheet.firstPot)
+  const cards = (await readCardsOfCoffee(database(), { siteId, coffeeId }, bench.today))
+    .filter(({ sheet }) => !sheet.firstPot)
     .slice(0, MOST_TOUCHED);
   const touched = await Promise.all(
-    cards.map(async ({ id, sheet, days }) => {
-      const recipe = await findBenchRecipe(database(), sheet.madeWith.recipeVersionId);
+    cards.map(async ({ id, sheet, days, recipeVersionId }) => {
+      const recipe = await findBenchRecipe(database(), recipeVersionId);
       const effect = recipe && bagEffect(sheet, recipe, bench, bag);
       return effect ? [{ id, sheet, days, ...effect }] : [];
     }),
@@ -57,21 +59,15 @@ export async function openBag(
   by: Act & { readonly personId: string },
 ): Promise<{ readonly testCardId: string | undefined }> {
   const db = database();
-  const [bench, coffee, again] = await Promise.all([
+  const [bench, coffee, kept] = await Promise.all([
     benchOf(siteId),
     findThing(db, "coffee", coffeeId),
-    test && readCard(db, test.id),
+    readCards(db, test ? [test.id, test.cardId] : []),
   ]);
-  if (!bench || !coffee) throw new Refusal(NOT_ON_THE_BENCH);
-  if (test && again) return { testCardId: test.id };
+  if (bench?.site.id !== siteId || !coffee) throw new Refusal(NOT_ON_THE_BENCH);
   // The first pot is counted from the bag that stands open until now.
-  const card = test && (await readCardsOfSite(db, siteId, bench.today)).find(({ id }) => id === test.cardId);
-  const recipe = card && (await findBenchRecipe(db, card.sheet.madeWith.recipeVersionId));
-  const made = card && recipe && firstPotCard(card.sheet, recipe, bench, bag);
-  const after = made && afterOf(made);
-  if (test && (!after || "stays" in after)) {
-    throw new Refusal("No first pot can be made of that card: something that it was made with is gone.");
-  }
+  const first = kept.find(({ id }) => id === test?.id);
+  const made = test && !first ? await firstPotOf(kept[0], bench, bag) : undefined;
   const thing = {
     kind: "coffee",
     id: coffeeId,
@@ -79,16 +75,29 @@ export async function openBag(
     figures: { ...coffee.figures, ...bag },
     typical: [],
   };
-  return db.transaction(async (tx) => {
-    const theirs = await putThing(thing as unknown as KeptThing, siteId, by, tx);
+  return transact(db, async (tx) => {
+    const theirs = await putThing(thing as unknown as KeptThing, { siteId, today: bench.today }, by, tx);
     if (theirs) {
       throw new Refusal(`${theirs.changedBy} changed this coffee meanwhile: look at it as it is now.`, {
         code: "stale",
       });
     }
-    if (!test || !after || "stays" in after) return { testCardId: undefined };
+    if (!test) return { testCardId: undefined };
     const { personId: madeBy, at: createdAt } = by;
-    await insertCard(tx, { id: test.id, siteId, draft: after.draft, sheet: after.sheet, madeBy, createdAt });
+    if (made) await insertCard(tx, { id: test.id, siteId, ...made, madeBy, createdAt });
+    else if (first?.coffeeId !== coffeeId || first.sheet.firstPot?.roastedOn !== bag.roastedOn) {
+      throw new Refusal("There is another card under that id already: ask for the first pot again.", {
+        code: "stale",
+      });
+    }
     return { testCardId: test.id };
   });
+}
+
+/** The card for a bag's first pot, made from another card; throws where none can be made. */
+async function firstPotOf(card: Card | undefined, bench: Bench, bag: Bagged): Promise<MadeCard> {
+  const recipe = card && (await findBenchRecipe(database(), card.recipeVersionId));
+  const made = recipe && firstPotCard(card.sheet, recipe, bench, bag);
+  if (made?.ok) return made.value;
+  throw new Refusal("No first pot can be made of that card: something that it was made with is gone.");
 }

@@ -16,7 +16,7 @@ import {
   setArchived,
   setPin,
 } from "#data/people.ts";
-import { formerName, nameSentence, peopleSentence, pinSentence } from "#words/index.ts";
+import { formerName, nameSentence, otherPersonSentence, peopleSentence, pinSentence } from "#words/index.ts";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
 import { isAtThisMachine } from "./door.ts";
@@ -43,7 +43,12 @@ interface Typed extends Person {
 export async function add(typed: Typed, by: Act): Promise<void> {
   const { id, role, pin } = typed;
   const name = nameFrom(typed.name);
-  settled(await addPerson(database(), { id, role, name, pinHash: await pinHashFrom(pin, name) }, by));
+  const added = await addPerson(database(), { id, role, name, pinHash: await pinHashFrom(pin, name) }, by);
+  if (!added.ok && added.failure.code === "stale") {
+    const { theirs } = added.failure;
+    throw new Refusal(otherPersonSentence(theirs.name, name), { code: "stale", field: "name" });
+  }
+  settled(added);
 }
 
 /** Makes whoever sits at an empty house's machine its first lead. */

@@ -44,6 +44,7 @@ const STATUS: { readonly [code in TroubleCode]: number } = {
   wait: 429,
   failed: 500,
   gone: 503,
+  unknown: 503,
 };
 
 /** A route handler with its rule: nothing of it runs for whom the rule keeps out. */

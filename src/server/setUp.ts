@@ -1,10 +1,10 @@
 import { join } from "node:path";
 import { hashPassword } from "better-auth/crypto";
-import { migrate } from "drizzle-orm/mysql2/migrator";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import { addressFrom, connect, type Database } from "#data/connection.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { createHouse, hasData, readHouse } from "#data/house.ts";
+import { aloneInSetUp, migrateHouse } from "#data/migrate.ts";
 import { hasLead, listPublicPins } from "#data/people.ts";
 import { tidy } from "#data/tidy.ts";
 import { listed } from "#words/index.ts";
@@ -19,7 +19,7 @@ import { now } from "./clock.ts";
  * @returns a sentence when the house refuses, or undefined
  */
 async function setUp(db: Database, kind: string, reach: string): Promise<string | undefined> {
-  await migrate(db, { migrationsFolder: join("src", "data", "migrations") });
+  await migrateHouse(pool, join("src", "data", "migrations"));
   const house = await readHouse(db);
   if (kind === "empty") {
     if (house?.kind === "demo" || (await hasData(db))) {
@@ -49,7 +49,8 @@ async function whyNotOpen(db: Database): Promise<string | undefined> {
 
 const { db, pool } = connect(addressFrom(process.env));
 try {
-  const refusal = await setUp(db, process.argv[2] ?? "demo", process.argv[3] ?? "closed");
+  const [, , kind = "demo", reach = "closed"] = process.argv;
+  const refusal = await aloneInSetUp(pool, () => setUp(db, kind, reach));
   if (refusal) {
     process.stderr.write(`REFUSED: ${refusal}\n`);
     process.exitCode = 2;

@@ -5,8 +5,10 @@ import { cache } from "react";
 import type { Bench } from "#contract/bench.ts";
 import { readBench } from "#data/bench.ts";
 import { listCards } from "#data/cards.ts";
+import { isDatabaseAway } from "#data/failures.ts";
 import { readBenchRevision } from "#data/house.ts";
-import { isDatabaseGone, Refusal } from "./action.ts";
+import type { Transaction } from "#data/transact.ts";
+import { Refusal } from "./action.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 
@@ -22,7 +24,7 @@ export const currentBench = cache(async (): Promise<Bench | "none" | "gone"> => 
   try {
     return (await benchOf(siteId ?? "")) ?? "none";
   } catch (error) {
-    if (isDatabaseGone(error)) return "gone";
+    if (isDatabaseAway(error)) return "gone";
     throw error;
   }
 });
@@ -42,6 +44,12 @@ export async function benchOf(siteId: string): Promise<Bench | undefined> {
   if (!bench) return undefined;
   benches.set(siteId, bench);
   return { ...bench, today: dayAt(bench.site.timeZone) };
+}
+
+/** A site's bench as a transaction has left it so far; kept nowhere, because it may yet be undone. */
+export async function benchIn(tx: Transaction, siteId: string): Promise<Bench | undefined> {
+  const bench = await readBench(tx, siteId);
+  return bench?.site.id === siteId ? { ...bench, today: dayAt(bench.site.timeZone) } : undefined;
 }
 
 /** The day in a zone, as an ISO date. */

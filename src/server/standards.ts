@@ -1,42 +1,41 @@
-import type { ApprovedBatch } from "#contract/standard.ts";
+import { type ApprovedBatch, type Place, samePlace } from "#contract/standard.ts";
 import type { Act } from "#data/audit.ts";
 import { findBenchRecipe } from "#data/bench.ts";
-import { readCardsOfSite } from "#data/cards.ts";
+import { readCardsTouchedBy, type Touching } from "#data/cards.ts";
 import type { Database } from "#data/connection.ts";
 import {
   approveBatch,
   findApprovable,
-  type Place,
-  readStandards,
-  samePlace,
   standardOf,
+  type TouchedAt,
   withdrawStandard,
 } from "#data/standards.ts";
+import { type Transaction, transact } from "#data/transact.ts";
 import { type Settling, settled } from "#scaling/standard.ts";
 import { standardSentence } from "#words/index.ts";
 import { Refusal } from "./action.ts";
-import { afterOf, type CardEffect, remakeAll } from "./cardEffects.ts";
+import { type CardEffect, effectOn, moves, remakeAll } from "./cardEffects.ts";
 import { database } from "./database.ts";
-import { benchOf, siteToday } from "./site.ts";
+import { benchIn, benchOf } from "./site.ts";
 
-/** Every card that a change of standards moves, before and after. */
-async function effectsOf(settling: Settling): Promise<readonly CardEffect[]> {
-  const db = database();
-  const cards = await readCardsOfSite(db, settling.bench.site.id, await siteToday());
+/** Every card that a change of standards moves, before and after. @param touched where standards were made or ended */
+async function effectsOf(
+  db: Database,
+  settling: Settling,
+  touched: readonly Touching[],
+): Promise<readonly CardEffect[]> {
+  const { site, today } = settling.bench;
+  const cards = await readCardsTouchedBy(db, site.id, touched, today);
   const versions = new Map<string, Awaited<ReturnType<typeof findBenchRecipe>>>();
-  const recipeOf = async (id: string) => {
-    if (!versions.has(id)) versions.set(id, await findBenchRecipe(db, id));
-    return versions.get(id);
-  };
   const effects: CardEffect[] = [];
-  for (const { id, site, days, draft, sheet } of cards) {
-    const recipe = await recipeOf(sheet.madeWith.recipeVersionId);
-    const made = recipe && settled(sheet, recipe, settling);
-    if (!made) continue;
-    const after = afterOf(made);
-    // What is ground by the learned dial rests on it, but not every lesson moves it by a step.
-    const moves = "stays" in after || JSON.stringify(after.sheet) !== JSON.stringify(sheet);
-    if (moves) effects.push({ id, site: site.name, days, before: sheet, wasDraft: draft, after });
+  for (const card of cards) {
+    const id = card.recipeVersionId;
+    if (!versions.has(id)) versions.set(id, await findBenchRecipe(db, id));
+    const recipe = versions.get(id);
+    const made = recipe && settled(card.sheet, recipe, settling);
+    // A card that is ground by the learned dial rests on the lesson, but not every lesson moves it by a step.
+    const effect = made && effectOn(card, made);
+    if (effect && moves(effect)) effects.push(effect);
   }
   return effects;
 }
@@ -63,25 +62,28 @@ export async function approvalOf(batchId: string): Promise<{
           version: batch.curveVersion,
           points: batch.curveVersion === grinder?.curveVersion ? grinder.curve : [],
         };
-  const asked = standardOf({ id: "", place, approvedAt: batch.at, approvedBy: "" }, batch, curve);
-  const standards = [asked, ...bench.standards.filter((each) => !retired.includes(each))];
-  const settling = { bench: { ...bench, standards }, batchId, grinderId: asked.grinderId };
+  const approved = standardOf({ id: "", place, approvedAt: batch.at, approvedBy: "" }, batch, curve);
+  const standards = [approved, ...bench.standards.filter((each) => !retired.includes(each))];
+  const touched = [approved, ...retired];
+  const settling = { bench: { ...bench, standards }, batchId, grinderIds: touched.map(grinderOf) };
   return {
     place,
-    effects: await effectsOf(settling),
+    effects: await effectsOf(db, settling, touched),
     retires: retired.find((each) => each.batchId !== batchId)?.batchId,
   };
 }
 
+const grinderOf = ({ grinderId }: Pick<Touching, "grinderId">) => grinderId;
+
 /** Makes a batch the standard of its place, and the chosen cards follow. */
 export async function approve(
-  { cardIds, ...asked }: ApprovedBatch,
+  { cardIds, ...approval }: ApprovedBatch,
   by: Act & { readonly personId: string },
 ): Promise<{ readonly changed: number }> {
-  const { effects } = await approvalOf(asked.batchId);
+  const { effects } = await approvalOf(approval.batchId);
   const chosen = effects.filter(({ id }) => cardIds.includes(id));
-  return database().transaction(async (tx) => {
-    const approved = await approveBatch(tx, asked, by);
+  return transact(database(), async (tx) => {
+    const approved = await approveBatch(tx, approval, by);
     if (!approved.ok) {
       const { code } = approved.failure;
       throw new Refusal(standardSentence(code), { code: code === "saysTooLittle" ? "refused" : code });
@@ -92,31 +94,31 @@ export async function approve(
 
 /** Makes a batch a standard no more; the one before is in force again, and the cards follow. */
 export async function withdraw(batchId: string, by: Act): Promise<{ readonly changed: number }> {
-  return database().transaction(async (tx) => {
-    const taught = await withdrawStandard(tx, batchId, by);
-    if (!taught) throw new Refusal(standardSentence("noStandard"), { code: "notThere" });
-    return { changed: await followCorrection(tx, { batchId, ...taught }, by) };
+  return transact(database(), async (tx) => {
+    const touched = await withdrawStandard(tx, batchId, by);
+    if (!touched) throw new Refusal(standardSentence("noStandard"), { code: "notThere" });
+    return { changed: await followChange(tx, { batchId, touched }, by) };
   });
 }
 
 /**
- * After a standard's batch was corrected, taken out or put back: every card that rests on it is made anew. Part of
- * that transaction.
+ * After a standard's batch was corrected, taken out or put back: every card that rests on it is made anew, at every
+ * site that it touches. Part of that transaction, and all of it read there.
  *
  * @returns how many cards changed
  */
-export async function followCorrection(
-  tx: Database,
-  {
-    batchId,
-    siteId,
-    grinderId,
-  }: { readonly batchId: string; readonly siteId: string; readonly grinderId: string },
+export async function followChange(
+  tx: Transaction,
+  { batchId, touched }: { readonly batchId: string; readonly touched: readonly TouchedAt[] },
   by: Act,
 ): Promise<number> {
-  const bench = await benchOf(siteId);
-  if (!bench) return 0;
-  const standards = (await readStandards(tx)).filter((each) => each.siteId === siteId);
-  const effects = await effectsOf({ bench: { ...bench, standards }, batchId, grinderId });
-  return remakeAll(tx, effects, by);
+  let changed = 0;
+  for (const siteId of new Set(touched.map((each) => each.siteId))) {
+    const bench = await benchIn(tx, siteId);
+    if (!bench) continue;
+    const here = touched.filter((each) => each.siteId === siteId);
+    const settling = { bench, batchId, grinderIds: here.map(grinderOf) };
+    changed += await remakeAll(tx, await effectsOf(tx, settling, here), by);
+  }
+  return changed;
 }

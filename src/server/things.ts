@@ -12,7 +12,6 @@ import { findThing, keepThing, setRemoved, type ThingFailure } from "#data/thing
 import { NOT_ON_THE_BENCH, nameSentence, thingSentence, unsoundSentence } from "#words/index.ts";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
-import { siteToday } from "./site.ts";
 
 /** How somebody else left a thing, when they were faster. */
 export interface ThingByOthers {
@@ -21,10 +20,14 @@ export interface ThingByOthers {
   readonly figures: AnyFigures;
 }
 
-/** Puts a thing on the bench of a site, or changes one; part of a transaction where it is one of several changes. */
+/**
+ * Puts a thing on the bench of a site, or changes one.
+ *
+ * @param db a transaction where it is one of several changes
+ */
 export async function putThing(
   typed: KeptThing,
-  siteId: string,
+  { siteId, today }: { readonly siteId: string; readonly today: string },
   by: Act,
   db: Database = database(),
 ): Promise<ThingByOthers | undefined> {
@@ -33,12 +36,15 @@ export async function putThing(
   const name = cleanName(String(typed.figures.name));
   if (!name.ok) throw new Refusal(nameSentence(name.failure), { field: "name" });
   const figures: AnyFigures = { ...typed.figures, name: name.value };
-  const wrong = unsound(kind, figures, await siteToday());
+  const wrong = unsound(kind, figures, today);
   if (wrong) throw new Refusal(unsoundSentence(wrong), { field: wrong.field });
-  const old = typed.revision > 0 ? await findThing(database(), kind, id) : undefined;
+  const old = typed.revision > 0 ? await findThing(db, kind, id) : undefined;
   const after =
     kind === "brewer" && old
-      ? await withItsFilter(id, old.figures as AnyFigures as Figures<"brewer">, figures as Figures<"brewer">)
+      ? await withItsFilter(db, id, {
+          old: old.figures as AnyFigures as Figures<"brewer">,
+          next: figures as Figures<"brewer">,
+        })
       : { figures, guessed: [] };
   const was = old ?? typed;
   const kept = await keepThing(
@@ -47,7 +53,7 @@ export async function putThing(
     { siteId, typical: [...stillTypical(was.typical, was.figures, after.figures), ...after.guessed] },
     by,
   );
-  return settle(kept, kind, id);
+  return settle(db, kept, kind, id);
 }
 
 /** A usual dose, as a share of the most: what a filter keeps is spread over it. */
@@ -59,22 +65,22 @@ const USUAL_DOSE_SHARE = 0.7;
  * A retention typed along with it stays as typed.
  */
 async function withItsFilter(
+  db: Database,
   id: string,
-  old: Figures<"brewer">,
-  next: Figures<"brewer">,
+  { old, next }: { readonly old: Figures<"brewer">; readonly next: Figures<"brewer"> },
 ): Promise<{ readonly figures: AnyFigures; readonly guessed: readonly Aspect[] }> {
   const asTyped = { figures: next, guessed: [] };
   const rebedded = old.filterId !== next.filterId || old.ending !== next.ending;
   const learns = next.retentionFrom === "log" && old.retentionFrom !== "log";
   if (!(rebedded || learns) || old.retentionGPerG !== next.retentionGPerG) return asTyped;
   const { filterId, ending } = next;
-  const learned = learnRetention(await readYields(database(), { brewerId: id, filterId, ending }));
+  const learned = learnRetention(await readYields(db, { brewerId: id, filterId, ending }));
   if (learned.ok && !learned.value.unusual) {
     return { figures: { ...next, retentionGPerG: learned.value.retentionGPerG }, guessed: [] };
   }
   if (!rebedded) return asTyped;
   const [before, after] = await Promise.all(
-    [old.filterId, filterId].map((filter) => findThing(database(), "filter", filter)),
+    [old.filterId, filterId].map((filter) => findThing(db, "filter", filter)),
   );
   if (!before || !after) return asTyped;
   const moreG = after.figures.waterKeptG - before.figures.waterKeptG;
@@ -87,10 +93,11 @@ export async function removeThing(typed: RemovedThing, by: Act): Promise<ThingBy
   if (typed.kind === "site" && typed.removed && (await listSites(database())).length === 1) {
     throw new Refusal(thingSentence("lastSite"));
   }
-  return settle(await setRemoved(database(), typed, by), typed.kind, typed.id);
+  return settle(database(), await setRemoved(database(), typed, by), typed.kind, typed.id);
 }
 
 async function settle(
+  db: Database,
   kept: Result<undefined, ThingFailure>,
   subject: ThingKind,
   subjectId: string,
@@ -99,6 +106,6 @@ async function settle(
   const { failure } = kept;
   if (failure.code === "nameTaken") throw new Refusal(thingSentence(failure.code), { field: "name" });
   if (failure.code !== "stale") throw new Refusal(NOT_ON_THE_BENCH);
-  const [last] = await readAudit(database(), { subject, subjectId });
+  const [last] = await readAudit(db, { subject, subjectId });
   return { changedBy: last?.person ?? "somebody else", revision: failure.revision, figures: failure.figures };
 }

@@ -7,13 +7,15 @@ export const SAMPLED_WORDS: { readonly [at in (typeof SAMPLED_AT)[number]]: stri
 };
 
 export function batchSentence(
-  code: "notThere" | "stale" | "inTheFuture" | "moreThanWater" | "whoseDial" | "offTheDial",
+  code: "notThere" | "noCard" | "inTheFuture" | "moreThanWater" | "howIced" | "whoseDial" | "offTheDial",
 ): string {
   switch (code) {
     case "notThere":
       return "This brewer or this batch is not there any more.";
-    case "stale":
-      return "Somebody else corrected this batch meanwhile: look at it as it is now, and correct it again.";
+    case "noCard":
+      return "The card that it was brewed from is not of this brewer's site, or not there.";
+    case "howIced":
+      return "There is ice in it: say how it was iced.";
     case "inTheFuture":
       return "That time has not come yet.";
     case "whoseDial":

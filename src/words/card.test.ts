@@ -12,8 +12,9 @@ const print = {
 
 const rounded = { doseG: 202, brewWaterG: 3228.8, bypassG: 0, iceG: 0, yieldG: 2800.56, settingG: 3300 };
 const HOT = {
+  chosen: { serve: "hot", iced: USUAL_ICED },
   input: { serve: "hot" },
-  result: { rounded },
+  result: { rounded, checks: [] },
   dial: { grinder: "Chough", setting: 8.5 },
   madeWith: {
     recipe: "Loft cone",
@@ -28,8 +29,12 @@ const HOT = {
 } as unknown as CardSheet;
 const ICED = {
   ...HOT,
+  chosen: { serve: "iced", iced: USUAL_ICED },
   input: { serve: "iced" },
-  result: { rounded: { ...rounded, doseG: 184, iceG: 1100, brewWaterG: 1667.2, settingG: 1700 } },
+  result: {
+    rounded: { ...rounded, doseG: 184, iceG: 1100, brewWaterG: 1667.2, settingG: 1700 },
+    checks: [],
+  },
   madeWith: { ...HOT.madeWith, vessel: "glass server", vesselKind: "glass", iceSource: "bin machine" },
 } as unknown as CardSheet;
 
@@ -138,7 +143,8 @@ describe("the steps of each way to be cold", () => {
   const iced = (service: Partial<IcedService>, more: Partial<CardSheet["iced"]> = {}) =>
     ({
       ...ICED,
-      iced: { service: { ...USUAL_ICED, ...service }, pins: [], ...more },
+      chosen: { serve: "iced", iced: { ...USUAL_ICED, ...service } },
+      iced: more,
     }) as unknown as CardSheet;
   const glass = { volumeMl: 350, coffeeG: 220, iceG: 75, count: 10.8, tempC: 6, strengthPct: 1.19 };
 
@@ -157,7 +163,7 @@ describe("the steps of each way to be cold", () => {
   });
 
   test("ice that stays is strained off, or goes along where it is served with it", () => {
-    const checks = [{ code: "iceLeftOver", severity: "warn", figures: { iceLeftG: 84.2 }, message: "" }];
+    const checks = [{ code: "iceLeftOver", severity: "warn", figures: { iceLeftG: 84.2 } }];
     const left = (glass: IcedService["glass"]) => {
       const card = iced({ glass });
       return { ...card, result: { ...card.result, checks } } as CardSheet;
@@ -188,7 +194,7 @@ describe("the steps of each way to be cold", () => {
 
   test("cold water joins the ice, and nothing hot is added beside the bed", () => {
     const card = iced({ method: "withWater" });
-    const thinned = { ...card, result: { rounded: { ...card.result.rounded, bypassG: 400 } } } as CardSheet;
+    const thinned = { ...card, result: { ...card.result, rounded: { ...card.result.rounded, bypassG: 400 } } } as CardSheet;
     expect(at(thinned, "Add 400 g of cold water to the ice")).toBeGreaterThan(0);
     expect(at(thinned, "hot water beside the bed")).toBe(-1);
   });

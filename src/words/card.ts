@@ -1,23 +1,30 @@
-import type { CardSheet } from "#contract/card.ts";
+import { type CardSheet, type DialSource, icedMethodOf } from "#contract/card.ts";
 import type { HandAct, HandStep, Moment } from "#core/recipe";
 import { printNumber, printTime } from "#core/units";
 import { bloomAside, icedAfter, icedBefore, serveStep, steepSteps } from "./cardSteps.ts";
+import { checkSentence } from "./checks.ts";
 import { ANSWER_WORDS } from "./outlook.ts";
 import type { Printers } from "./printers.ts";
 import { printSetting } from "./setting.ts";
 import { placeTitle } from "./standard.ts";
 
 /** A card's name wherever it is listed. */
-export function cardTitle({ input, result, madeWith, iced }: CardSheet, draft: boolean): string {
+export function cardTitle(sheet: CardSheet, draft: boolean): string {
+  const { input, result, madeWith } = sheet;
   const { coffee } = madeWith;
   // A concentrate lies in any vessel: no brewer is its place.
-  const brewer = iced?.service.method === "steep" ? "a cold concentrate" : madeWith.brewer;
+  const brewer = icedMethodOf(sheet) === "steep" ? "a cold concentrate" : madeWith.brewer;
   const place = { coffee, brewer, serve: input.serve, sizeG: result.rounded.yieldG };
   return `${placeTitle(place)}${draft ? " (draft)" : ""}`;
 }
 
+/** What a stop says against brewing a card. */
+export function stopsOf({ result }: Pick<CardSheet, "result">): readonly string[] {
+  return result.checks.filter(({ severity }) => severity === "stop").map(checkSentence);
+}
+
 /** Where a card's setting comes from. */
-export function groundBy(by: NonNullable<NonNullable<CardSheet["dial"]>["by"]>): string {
+export function groundBy(by: DialSource): string {
   switch (by) {
     case "hand":
       return "ground as somebody set it";
@@ -38,11 +45,12 @@ export function firstPotNote({ roastedOn, low, high }: NonNullable<CardSheet["fi
 
 /** What to do, in working order. */
 export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
-  const { input, result, dial, pours, byHand = [], madeWith, iced } = sheet;
+  const { input, result, dial, pours, byHand = [], madeWith } = sheet;
   const { doseG, brewWaterG, bypassG, yieldG, settingG } = result.rounded;
   const { brewer, vessel, filter, waterTempC } = madeWith;
-  const card = { sheet, iced, print };
-  if (iced?.service.method === "steep") return steepSteps(card);
+  const card = { sheet, print };
+  const method = icedMethodOf(sheet);
+  if (method === "steep") return steepSteps(card);
   const batch = madeWith.brewerKind === "batch";
   const hot = input.serve === "hot";
   const steps: string[] = [];
@@ -77,7 +85,7 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
     steps.push(`Pour ${print.liquid(brewWaterG)} of water at ${print.temp(waterTempC)}, as the recipe says.`);
   const handed = (moment: Moment) => byHand.filter(({ when }) => when === moment).map(handStepSentence);
   steps.push(...handed("first drops"), ...handed("at"));
-  if (bypassG > 0 && iced?.service.method !== "withWater")
+  if (bypassG > 0 && method !== "withWater")
     steps.push(`Add ${print.liquid(bypassG)} of hot water beside the bed.`);
   if (hot)
     steps.push(`Weigh it: about ${print.liquid(yieldG)}. Swirl or stir, so that top and bottom taste alike.`);
@@ -136,16 +144,16 @@ function pourSteps(
 }
 
 /** What can hurt, in few words, where it applies. */
-export function cautionsOf({ input, madeWith, iced }: CardSheet): readonly string[] {
+export function cautionsOf(sheet: CardSheet): readonly string[] {
+  const { input, madeWith, chosen } = sheet;
+  const method = icedMethodOf(sheet);
   const scalds =
-    iced?.service.method === "steep"
-      ? []
-      : ["Water and steam scald: carry a full pot with both hands and its lid on."];
+    method === "steep" ? [] : ["Water and steam scald: carry a full pot with both hands and its lid on."];
   const cautions = [...scalds];
   if (input.serve === "iced") {
-    if (madeWith.vesselKind === "glass" || iced?.service.method === "overGlass")
+    if (madeWith.vesselKind === "glass" || method === "overGlass")
       cautions.push("Hot coffee can break cold glass: use one rated for it.");
-    if (iced && iced.service.topOffG > 0 && iced.service.topOff === "milk")
+    if (chosen.iced.topOffG > 0 && chosen.iced.topOff === "milk")
       cautions.push("Milk: keep it cold, and to the times of your local food code.");
     cautions.push("Ice is food: a clean scoop, no hands, no glass as a scoop.");
     cautions.push(

@@ -108,10 +108,10 @@ test("standards, their cards and labels", () => {
   expect(placeTitle({ coffee: "Saltmarsh", brewer: "Fulmar", serve: "hot", sizeG: 2801 })).toMatch(
     /^Saltmarsh, hot, 2.801 g on Fulmar$/,
   );
-  expect(standardNote({ approvedAt: "", brewTimeS: 352, strengthPct: 1.38 })).toBe(
+  expect(standardNote({ brewTimeS: 352, strengthPct: 1.38 })).toBe(
     "As approved: that batch took 5:52 and came out at 1.38 %",
   );
-  expect(standardNote({ approvedAt: "", lapsed: true })).toContain("no standard any more");
+  expect(standardNote({ lapsed: true })).toContain("no standard any more");
   expect(followedSentence(0)).toContain("the log as it is now");
   expect(followedSentence(2)).toContain("2 cards");
   expect(labelCaution("hot", 90)).toMatch(/^Pour it away 1 h 30 min after it was made/);

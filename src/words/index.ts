@@ -10,7 +10,14 @@ export {
   firstPotNote,
   groundBy,
   stepsOf,
+  stopsOf,
 } from "./card.ts";
+export {
+  cardFailureSentence,
+  followFailureSentence,
+  otherCardSentence,
+  staleCardSentence,
+} from "./cardFailure.ts";
 export { careCautions, dueSentence } from "./care.ts";
 export { checkSentence } from "./checks.ts";
 export {
@@ -68,6 +75,7 @@ export {
   ACTION_WORDS,
   formerName,
   nameSentence,
+  otherPersonSentence,
   peopleSentence,
   pinSentence,
   ROLE_WORDS,

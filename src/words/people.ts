@@ -94,6 +94,11 @@ export function peopleSentence(
   }
 }
 
+/** Somebody else was added under the same id. */
+export function otherPersonSentence(theirs: string, yours: string): string {
+  return `${theirs} was added under that id already, so ${yours} was not: close this and add them once more.`;
+}
+
 export const SUBJECT_WORDS: { readonly [subject in AuditSubject]: string } = {
   person: "person",
   house: "house settings",

@@ -1,4 +1,4 @@
-import type { CardStandard } from "#contract/card.ts";
+import type { CardSheet } from "#contract/card.ts";
 import type { Serve } from "#core/sheet";
 import { printLiquid, printPct, printTime } from "#core/units";
 
@@ -44,7 +44,7 @@ export function standardNote({
   lapsed,
   brewTimeS,
   strengthPct,
-}: Omit<CardStandard, "was" | "batchId">): string {
+}: Pick<NonNullable<CardSheet["standard"]>, "lapsed" | "brewTimeS" | "strengthPct">): string {
   if (lapsed) {
     return "Its approved batch is no standard any more: this is what the card was before, worked out anew.";
   }

@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
+import { isDatabaseAway } from "#data/failures.ts";
 import { readHouse } from "#data/house.ts";
 import { hasLead } from "#data/people.ts";
 import { Door } from "#features/counter/index.ts";
 import { Trouble } from "#features/frame/index.ts";
-import { isDatabaseGone } from "#server/action.ts";
 import { database } from "#server/database.ts";
 import { isAtThisMachine, readDoor } from "#server/door.ts";
 
@@ -33,7 +33,7 @@ export default async function SignInPage({ searchParams }: Props) {
       />
     );
   } catch (error) {
-    if (!isDatabaseGone(error)) throw error;
+    if (!isDatabaseAway(error)) throw error;
     return (
       <main>
         <Trouble what="gone" />

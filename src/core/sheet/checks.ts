@@ -5,23 +5,26 @@ import { beverageGPerMl, workingFillG } from "./fill.ts";
 import { WORKING_FILL_SLACK } from "./round.ts";
 import type { Range, SheetFigures, SheetInput } from "./types.ts";
 
-export type CheckCode =
-  | "doseOverBasket"
-  | "doseUnderBrewer"
-  | "bedOutsideWindow"
-  | "overWorkingFill"
-  | "overBrim"
-  | "underFilled"
-  | "overBrimMelting"
-  | "iceLeftOver"
-  | "waterOutsideBrewer"
-  | "outsidePreferred"
-  | "ratioOutsideWindow"
-  | "strengthOutsideWindow"
-  | "extractionOutsideWindow";
+export const CHECK_CODES = [
+  "doseOverBasket",
+  "doseUnderBrewer",
+  "bedOutsideWindow",
+  "overWorkingFill",
+  "overBrim",
+  "underFilled",
+  "overBrimMelting",
+  "iceLeftOver",
+  "waterOutsideBrewer",
+  "outsidePreferred",
+  "ratioOutsideWindow",
+  "strengthOutsideWindow",
+  "extractionOutsideWindow",
+] as const;
+export type CheckCode = (typeof CHECK_CODES)[number];
 
 /** stop: cannot be brewed so, a draft at most; warn: will not come out well; note: worth knowing. */
-export type Severity = "stop" | "warn" | "note";
+export const SEVERITIES = ["stop", "warn", "note"] as const;
+export type Severity = (typeof SEVERITIES)[number];
 
 export interface Check {
   readonly code: CheckCode;

@@ -7,7 +7,14 @@ import { workingFillG } from "./fill.ts";
 import { roundMasses } from "./round.ts";
 import type { SheetFailure, SheetFigures, SheetInput } from "./types.ts";
 
-export { type Check, type CheckCode, type Severity, USUAL_ICE_HEAP_G_PER_ML } from "./checks.ts";
+export {
+  CHECK_CODES,
+  type Check,
+  type CheckCode,
+  SEVERITIES,
+  type Severity,
+  USUAL_ICE_HEAP_G_PER_ML,
+} from "./checks.ts";
 export { exactSheet } from "./exact.ts";
 export { type MeteredCup, meteredExtractionPct } from "./extraction.ts";
 export { meltOf } from "./figures.ts";

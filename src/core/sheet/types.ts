@@ -1,7 +1,8 @@
 import type { Basket } from "#core/brew";
 import type { Ice, VesselHeat, WouldFreeze } from "#core/ice";
 
-export type Serve = "hot" | "iced";
+export const SERVES = ["hot", "iced"] as const;
+export type Serve = (typeof SERVES)[number];
 
 /** The four unknowns of a sheet, g. Brew water goes through the bed, bypass beside it. */
 export interface Masses {

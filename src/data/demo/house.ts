@@ -3,6 +3,7 @@ import { USUAL_SETTINGS } from "#contract/house.ts";
 import type { Database } from "#data/connection.ts";
 import { createHouse } from "#data/house.ts";
 import * as schema from "#data/schema.ts";
+import { transact } from "#data/transact.ts";
 import * as bench from "./bench.ts";
 import { demoHistory, demoStandards, HISTORY_DAYS } from "./history.ts";
 import { RECIPES, recipeVersions } from "./recipes.ts";
@@ -30,7 +31,7 @@ export async function loadDemoHouse(
     roastedOn: formatISO(subDays(now, roastedDaysAgo), { representation: "date" }),
   }));
   const opened = subDays(now, HISTORY_DAYS);
-  await db.transaction(async (tx) => {
+  await transact(db, async (tx) => {
     await createHouse(tx, { kind: "demo", name: "Gannet Quay", settings: USUAL_SETTINGS, createdAt: now });
     await tx.insert(schema.people).values(people);
     await tx.insert(schema.sites).values(bench.SITES);

@@ -11,6 +11,7 @@ import { doTask, undoTask } from "#server/care.ts";
 import { decide, keepMeasure as keep, propose } from "#server/measures.ts";
 import { openBag as open, touchedBy } from "#server/newBag.ts";
 import { putSettings } from "#server/settings.ts";
+import { siteToday } from "#server/site.ts";
 import { putThing, removeThing as remove } from "#server/things.ts";
 
 // Each change answers with what somebody else left, when they were faster.
@@ -18,7 +19,11 @@ import { putThing, removeThing as remove } from "#server/things.ts";
 export const keepThing = action("setBench")
   .inputSchema(z.strictObject({ siteId: uuid, thing: keptThing }))
   .action(async ({ parsedInput, ctx }) => ({
-    theirs: await putThing(parsedInput.thing, parsedInput.siteId, ctx.by),
+    theirs: await putThing(
+      parsedInput.thing,
+      { siteId: parsedInput.siteId, today: await siteToday() },
+      ctx.by,
+    ),
   }));
 
 export const removeThing = action("setBench")

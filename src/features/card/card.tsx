@@ -6,6 +6,7 @@ import { useState } from "react";
 import { flushSync } from "react-dom";
 import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
+import { stopsOf } from "#words/index.ts";
 
 interface CardProps extends CardFaceProps {
   readonly brewerGone: boolean;
@@ -57,11 +58,7 @@ export function Card(props: CardProps) {
       )}
       {draft && (
         <p className="mt-3 print:hidden">
-          A draft: something stands against brewing it so.{" "}
-          {sheet.result.checks
-            .filter(({ severity }) => severity === "stop")
-            .map(({ message }) => message)
-            .join(" ")}
+          A draft: something stands against brewing it so. {stopsOf(sheet).join(" ")}
         </p>
       )}
     </div>

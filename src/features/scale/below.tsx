@@ -10,7 +10,7 @@ import { asStandard, standardAt } from "#scaling/approved.ts";
 import { askingOf } from "#scaling/asking.ts";
 import { callsForMore } from "#scaling/bigger.ts";
 import { grindAnswer } from "#scaling/grindAnswer.ts";
-import { judgedInGlass, withoutIce } from "#scaling/iced/method.ts";
+import { isSteeped, judgedInGlass, withoutIce } from "#scaling/iced/method.ts";
 import { extractionOf } from "#scaling/solved.ts";
 import { chosenOf, type GrindPick, type ScaleState } from "#scaling/state.ts";
 import { Button } from "#ui/button.tsx";
@@ -69,6 +69,7 @@ export const Below = memo(function Below(props: BelowProps) {
   const chosen = chosenOf(state, bench);
   const { grinder, brewer, recipe, ice } = chosen;
   const { rounded } = sheet;
+  const bypassShare = rounded.bypassG / (rounded.bypassG + rounded.brewWaterG);
   const asked = useMemo(() => askingOf(state, bench, rounded), [state, bench, rounded]);
   const { forecast, current, search, searchWindow, stopSearch, compare, correct, again, ...worker } =
     useForecast("asking" in asked ? asked.asking : undefined);
@@ -84,8 +85,8 @@ export const Below = memo(function Below(props: BelowProps) {
   );
   const takeStandard = useCallback(
     (approved: Standard) =>
-      onTake((now) => asStandard(now, approved, bench), "As the approved batch was brewed."),
-    [onTake, bench],
+      onTake((now) => asStandard(now, approved, bench, bypassShare), "As the approved batch was brewed."),
+    [onTake, bench, bypassShare],
   );
   const takeWay = useCallback(
     (way: ScaleState, { by, brewed }: WayAnswer) =>
@@ -101,11 +102,10 @@ export const Below = memo(function Below(props: BelowProps) {
     () => grindAnswer(chosen, doseG, serve, rule),
     [recipe, grinder, brewer, chosen.coffee, doseG, serve, rule],
   );
-  const place = { coffeeId: state.coffee, brewerId: brewer.id, serve, sizeG: rounded.yieldG };
-  // A logged batch does not tell other ways apart from one that was brewed onto its ice.
-  const standard =
-    serve === "iced" && state.iced.method !== "onIce" ? undefined : standardAt(bench.standards, place);
-  const steeped = serve === "iced" && state.iced.method === "steep";
+  const method = serve === "iced" ? state.iced.method : null;
+  const place = { coffeeId: state.coffee, brewerId: brewer.id, serve, method, sizeG: rounded.yieldG };
+  const standard = standardAt(bench.standards, place);
+  const steeped = isSteeped(state);
   const { strengthPct } = recipe;
   const cup = extractionOf(recipe, bench.settings.extractionGuessPct);
   const metered = useMemo(

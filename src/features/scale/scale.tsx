@@ -1,6 +1,7 @@
 "use client";
 
 import dynamic from "next/dynamic";
+import { useRouter } from "next/navigation";
 import { ToggleGroup } from "radix-ui";
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { toast } from "sonner";
@@ -335,9 +336,13 @@ interface SaveProps {
   readonly ready: boolean;
 }
 
-/** Keeps the sheet as a card. A second tap on the same sheet is the same card. */
+/**
+ * Asks the server for the card of what is chosen. A second tap on the same sheet is the same card. Where the bench was
+ * changed meanwhile the page takes it up, and what was chosen stays.
+ */
 function Save({ state, bench, sheet, board, ready }: SaveProps) {
   const told = useTold(board);
+  const router = useRouter();
   const { may, send } = useCounter();
   const [saving, setSaving] = useState(false);
   const kept = useRef<{ readonly state: ScaleState; readonly id: string }>(undefined);
@@ -346,14 +351,15 @@ function Save({ state, bench, sheet, board, ready }: SaveProps) {
     if (kept.current?.state !== state) kept.current = { state, id: uuidv7() };
     const { id } = kept.current;
     setSaving(true);
-    // What a card is made of is not asked for before there is one to keep.
+    const setting = told?.setting ?? null;
     const sent = await send(
-      import("#scaling/card.ts").then(({ cardOf }) =>
-        saveCard({ id, siteId: bench.site.id, sheet: cardOf(state, bench, sheet, told) }),
-      ),
+      saveCard({ id, siteId: bench.site.id, chosen: state, benchRevision: bench.revision, setting }),
     );
     setSaving(false);
-    if (!sent.ok) return;
+    if (!sent.ok) {
+      if (sent.trouble.code === "stale") router.refresh();
+      return;
+    }
     toast.success(sent.data.draft ? "Kept as a draft." : "Kept as a card.", {
       action: { label: "Open it", onClick: () => window.location.assign(`/cards/${id}`) },
     });

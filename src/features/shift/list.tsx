@@ -24,7 +24,7 @@ import { useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
-import type { CardSheet } from "#contract/card.ts";
+import { type CardSheet, icedMethodOf } from "#contract/card.ts";
 import { MOST_BATCHES, type ShiftIce, type ShiftItem, type ShiftKept } from "#contract/shift.ts";
 import { shiftTotals } from "#core/shift";
 import { printMass } from "#core/units";
@@ -331,9 +331,9 @@ function Item({ item, sheet, mayPlan, onBatches, onRemove }: ItemProps) {
               `, set ${printSetting(sheet.result.rounded.settingG)}`}
             {sheet.result.rounded.iceG > 0 && `, ice ${units.printMass(sheet.result.rounded.iceG)}`}, into{" "}
             {sheet.madeWith.vessel}
-            {sheet.iced?.service.method === "steep" && (
+            {icedMethodOf(sheet) === "steep" && (
               <strong className="block text-due">
-                Begin it the day before: it steeps for {sheet.iced.service.steepH} hours.
+                Begin it the day before: it steeps for {sheet.chosen.iced.steepH} hours.
               </strong>
             )}
           </span>

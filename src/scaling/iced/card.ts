@@ -7,16 +7,13 @@ import { glassesOf } from "./glass.ts";
 import { cupOverIce, icedCupOf } from "./input.ts";
 import { schoolOf } from "./schools.ts";
 
-/** What a card keeps of how it is iced: as it was asked for, and what its steps and its day's ice need. */
+/** What a card keeps of how it is iced, beside what was chosen: what its steps and its day's ice need. */
 export function cardIcedOf(state: ScaleState, bench: Bench, sheet: IcedSheet): CardIced {
-  const { iced, pins } = state;
   const { apart } = sheet;
-  const school = schoolOf(pins, iced);
+  const school = schoolOf(state.pins, state.iced);
   return {
-    service: { ...iced, inGlass: [...iced.inGlass] },
-    pins: pins.map(({ name, value }) => ({ name, value })),
     ...(school && { school }),
-    ...(apart && { apart }),
+    ...(apart && { apart: { massG: apart.massG, tempC: apart.tempC } }),
     ...glassPart(state, bench, sheet),
     ...bathPart(state, bench, sheet),
     ...steepPart(state, sheet),

@@ -7,7 +7,7 @@ import { askingOf } from "#scaling/asking.ts";
 import { sheetInputOf, solveState } from "#scaling/solved.ts";
 import { chosenOf, type ScaleState } from "#scaling/state.ts";
 import { icedInputFrom } from "./input.ts";
-import { isCoupled } from "./method.ts";
+import { isCoupled, isSteeped } from "./method.ts";
 
 const S_PER_H = 3600;
 /** Coarse, so that it drains clear: a texture that a hand knows. */
@@ -22,7 +22,7 @@ export function coupleAsked(
   { rounded }: Pick<IcedSheet, "rounded">,
 ): CoupleAsked | undefined {
   if (!isCoupled(state)) return undefined;
-  if (state.iced.method === "steep") return { by: "steep", steep: steepOf(state, bench) };
+  if (isSteeped(state)) return { by: "steep", steep: steepOf(state, bench) };
   const asked = askingOf(state, bench, rounded);
   if (!("asking" in asked)) return undefined;
   const iced = icedInputFrom(sheetInputOf(state, bench), state.iced, {
@@ -39,9 +39,9 @@ export function steepGrind(
 ): { readonly um: number; readonly setting?: number } {
   const { grinder } = chosenOf(state, bench);
   const curve = fitCurve(grinder.curve);
-  if (!curve.ok) return { um: STEEP_UM };
-  // A setting by hand was set for a bed: what lies in its water for hours is ground coarse whatever that was.
-  const { setting } = onDial(settingAt(curve.value, STEEP_UM), grinder);
+  const byHand = typeof state.grind === "number" ? state.grind : undefined;
+  if (!curve.ok) return { um: STEEP_UM, ...(byHand !== undefined && { setting: byHand }) };
+  const setting = byHand ?? onDial(settingAt(curve.value, STEEP_UM), grinder).setting;
   return { um: umAt(curve.value, setting), setting };
 }
 

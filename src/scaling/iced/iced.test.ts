@@ -12,9 +12,9 @@ import {
 import { must } from "#core/result";
 import { askingOf } from "#scaling/asking.ts";
 import { waysOf } from "#scaling/bigger.ts";
+import { makeCard } from "#scaling/card.ts";
 import { queryOf } from "#scaling/link.ts";
 import { readIced, readQuery } from "#scaling/readLink.ts";
-import { makeCard, pinsOfCard } from "#scaling/remade.ts";
 import { pinOn, solveState } from "#scaling/solved.ts";
 import { firstState } from "#scaling/start.ts";
 import { firstPins, fromRecipe, type ScaleState, serveAs } from "#scaling/state.ts";
@@ -225,12 +225,15 @@ describe("methods", () => {
     expect(sheet.asked.extractionPct!).toBeLessThan(24);
     const { steep } = cardIcedOf(state, HOUSE, sheet);
     expect(steep!.concentratePct).toBeGreaterThan(1.5 * sheet.rounded.strengthPct!);
-    // A setting that a hand picked for a bed is no setting for it.
-    const dials = [state, { ...state, grind: 5 }].map(
-      (each) => must(makeCard(each, HOUSE)).sheet.dial!.setting,
-    );
-    expect(dials[0]).toBe(dials[1]);
-    expect(dials[0]).toBeGreaterThan(14);
+    const dialOf = (each: ScaleState) => must(makeCard(each, HOUSE)).sheet.dial!.setting;
+    expect(dialOf(state)).toBeGreaterThan(14);
+    // A setting that a hand picked for a bed is no setting for it, nor the other way round.
+    expect(dialOf(methodAs("steep", { ...ICED, grind: 5 }, HOUSE))).toBe(dialOf(state));
+    expect(methodAs("bath", { ...state, grind: 16 }, HOUSE).grind).toBe("rule");
+    expect(serveAs("hot", { ...state, grind: 16 }, HOUSE).grind).toBe("rule");
+    expect(methodAs("bath", { ...ICED, grind: 5 }, HOUSE).grind).toBe(5);
+    // One that was picked for it counts.
+    expect(dialOf({ ...state, grind: 16 })).toBe(16);
   });
 
   test("what is chilled without ice in it is served over ice: its glasses count on a day's list", () => {
@@ -292,7 +295,7 @@ describe("by hand", () => {
       pins: [ICED.pins[0]!, { name: "strengthPct" as const, value: 1.2 }, ICED.pins[2]!],
     };
     const made = must(makeCard(state, HOUSE));
-    expect(pinsOfCard(made.sheet)).toEqual(state.pins);
+    expect(made.sheet.chosen.pins).toEqual(state.pins);
     expect(made.sheet.iced!.school).toBe("strength");
     // The sheet itself is the server's, stronger than the glass.
     expect(made.sheet.input.pins.strengthPct!).toBeGreaterThan(1.2);

@@ -1,5 +1,10 @@
+import type { ScaleState } from "#contract/scaleState.ts";
 import type { PinName } from "#core/sheet";
-import type { ScaleState } from "#scaling/state.ts";
+
+/** Whether it lies in cold water for hours: no bed is brewed. */
+export function isSteeped({ serve, iced }: Pick<ScaleState, "serve" | "iced">): boolean {
+  return serve === "iced" && iced.method === "steep";
+}
 
 /** No ice goes into the drink: it is chilled in a bath, or steeped cold. */
 export function withoutIce({ serve, iced }: Pick<ScaleState, "serve" | "iced">): boolean {
@@ -12,8 +17,9 @@ export function heldPins(state: ScaleState): readonly PinName[] {
 }
 
 /** Whether a sheet's extraction is taken from the forecast of the very brew that it asks for. */
-export function isCoupled({ serve, iced, pins }: ScaleState): boolean {
-  return serve === "iced" && (iced.method === "steep" || pins.some(({ name }) => name === "strengthPct"));
+export function isCoupled(state: ScaleState): boolean {
+  const { serve, pins } = state;
+  return isSteeped(state) || (serve === "iced" && pins.some(({ name }) => name === "strengthPct"));
 }
 
 /** Whether the house's window for iced ratios, which counts the server's ice, is what a sheet is aimed at. */

@@ -3,8 +3,8 @@ import type { IcedSchool } from "#contract/house.ts";
 import { type IcedMethod, type IcedService, USUAL_ICED } from "#core/iced";
 import type { PinName, PinSet } from "#core/sheet";
 import { firstIced } from "#scaling/start.ts";
-import { chosenOf, firstYieldG, recipeRatio, type ScaleState, schoolPin } from "#scaling/state.ts";
-import { withoutIce } from "./method.ts";
+import { chosenOf, firstYieldG, recipeRatio, type ScaleState, schoolPin, unset } from "#scaling/state.ts";
+import { isSteeped, withoutIce } from "./method.ts";
 
 const TASTED: readonly PinName[] = ["totalRatio", "brewRatio", "strengthPct"];
 
@@ -44,20 +44,23 @@ export function methodAs(method: IcedMethod, state: ScaleState, bench: Bench): S
   const glass = method === "overGlass" ? "bare" : state.iced.method === "overGlass" ? USUAL_ICED.glass : old;
   const inGlass = had ? state.iced.inGlass : firstIced(settings).inGlass;
   const iced: IcedService = { ...state.iced, method, glass, inGlass };
+  // A setting by hand was set for a bed, or for a concentrate: the other is ground anew.
+  const grind = isSteeped(state) === (method === "steep") ? state.grind : unset(state.grind);
+  const next = { ...state, grind, iced };
   const noIce: PinSet = { name: "iceG", value: 0 };
   switch (method) {
     case "bath": {
       const whole: PinSet = { name: "brewRatio", value: recipeRatio(chosen.recipe) };
-      return { ...state, iced: { ...iced, inGlass: [], bloomApart: false }, pins: [size, whole, noIce] };
+      return { ...next, iced: { ...iced, inGlass: [], bloomApart: false }, pins: [size, whole, noIce] };
     }
     case "steep": {
       const strength = schoolPin("strength", size.value, chosen, settings);
-      return { ...state, iced: { ...iced, inGlass: [], bloomApart: false }, pins: [size, strength, noIce] };
+      return { ...next, iced: { ...iced, inGlass: [], bloomApart: false }, pins: [size, strength, noIce] };
     }
     case "withWater":
-      return { ...state, iced, pins: [size, tasted, cold, { name: "bypassShare", value: FIRST_COLD_SHARE }] };
+      return { ...next, pins: [size, tasted, cold, { name: "bypassShare", value: FIRST_COLD_SHARE }] };
     default:
-      return { ...state, iced, pins: [size, tasted, cold] };
+      return { ...next, pins: [size, tasted, cold] };
   }
 }
 

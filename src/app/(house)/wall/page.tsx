@@ -9,7 +9,6 @@ import { cupOverIce, icedCupOf } from "#scaling/iced/input.ts";
 import { queryOf } from "#scaling/link.ts";
 import { chosenOf } from "#scaling/state.ts";
 import { cellCard, type WallCell } from "#scaling/wall.ts";
-import { afterOf } from "#server/cardEffects.ts";
 import { ownUrl, qrOf } from "#server/links.ts";
 import { currentBench } from "#server/site.ts";
 import { type Wall as WorkedWall, wallOf } from "#server/wall.ts";
@@ -121,15 +120,14 @@ function cardsOf(bench: Bench, { plan, cells }: WorkedWall) {
   const qr = qrOf(ownUrl(`/wall?coffee=${plan.coffee.id}`));
   return cells.flatMap((cell) => {
     const made = cellCard(cell, bench);
-    const after = made && afterOf({ ok: true, value: made });
-    if (!after || "stays" in after) return [];
+    if (!made) return [];
     return [
       {
         id: `${cell.brewerId} ${cell.serve} ${cell.sizeG}`,
         site: bench.site.name,
         made: format(parseISO(bench.today), "d MMM yyyy"),
         qr,
-        ...after,
+        ...made,
       },
     ];
   });

@@ -1,0 +1,36 @@
+import { z } from "zod";
+import { ANSWERS } from "#core/outlook";
+import { PIN_NAMES, SERVES } from "#core/sheet";
+import { icedService } from "./iced.ts";
+import { pins } from "./sheet.ts";
+
+const id = z.uuid();
+
+/** One figure that somebody pinned, within what a sheet takes of it. */
+const pinSet = z
+  .strictObject({ name: z.enum(PIN_NAMES), value: z.number() })
+  .superRefine(({ name, value }, context) => {
+    const { error } = pins.shape[name].safeParse(value);
+    for (const issue of error?.issues ?? []) {
+      context.addIssue({ ...issue, path: ["value"], input: value } as Parameters<typeof context.addIssue>[0]);
+    }
+  });
+
+/** Where the grind comes from: an answer of the ladder that follows the sheet, or a setting by hand that stays. */
+const grindPick = z.union([z.enum(ANSWERS), z.number().min(-1000).max(10_000)]);
+export type GrindPick = z.infer<typeof grindPick>;
+
+/** What is scaled, all of it: what is chosen by id, what is pinned, and how it is served. */
+export const scaleState = z.strictObject({
+  recipe: id.describe("A recipe's version"),
+  coffee: id,
+  brewer: id,
+  grinder: id,
+  vessel: id,
+  ice: id.or(z.literal("")).describe("An ice source; empty where the site has none"),
+  serve: z.enum(SERVES),
+  pins: z.array(pinSet).max(PIN_NAMES.length).readonly().describe("The oldest pin first"),
+  grind: grindPick,
+  iced: icedService.describe("How it is iced; kept while it is hot"),
+});
+export type ScaleState = Readonly<z.infer<typeof scaleState>>;

@@ -1,0 +1,94 @@
+import { setTimeout as pause } from "node:timers/promises";
+import { sql } from "drizzle-orm";
+import type { Pool, PoolConnection } from "mysql2/promise";
+import { type Database, type PooledDatabase, queriesOn } from "./connection.ts";
+import { isDuplicate, isWorthAnotherTry, OutcomeUnknown } from "./failures.ts";
+import { insideTransaction } from "./guard.ts";
+
+declare const OPEN: unique symbol;
+
+/** The handle of a transaction that is open; only `transact` makes one. */
+export type Transaction = Database & { readonly [OPEN]: true };
+
+const MOST_TRIES = 8;
+const FIRST_PAUSE_MS = 10;
+const LONGEST_PAUSE_MS = 300;
+
+const open = new WeakSet<Database>();
+
+/**
+ * Does work as one transaction: all of it is kept, or nothing. Given a transaction, the work becomes part of it.
+ *
+ * Deadlocks and the like are tried again, up to eight times, and a key that somebody else took meanwhile once, so that
+ * the work must have no effect but on its handle.
+ * The pool refuses whatever the work asks of it in passing.
+ *
+ * @throws what the work threw, or the driver's first error; `OutcomeUnknown` where the answer to COMMIT was lost
+ */
+export async function transact<T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  if (isOpen(db)) return work(db);
+  const { $client: pool } = db as PooledDatabase;
+  for (let tries = 1; ; tries++) {
+    try {
+      return await once(pool, work);
+    } catch (error) {
+      const again = isWorthAnotherTry(error) ? tries < MOST_TRIES : isDuplicate(error) && tries === 1;
+      if (!again) throw error;
+      // Any part of the pause, so that two that met do not meet again.
+      await pause(Math.random() * Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** tries));
+    }
+  }
+}
+
+function isOpen(db: Database): db is Transaction {
+  return open.has(db);
+}
+
+async function once<T>(pool: Pool, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  const connection = await pool.getConnection();
+  const tx = queriesOn(connection) as Transaction;
+  try {
+    await connection.query("START TRANSACTION");
+    open.add(tx);
+    const result = await insideTransaction(() => work(tx));
+    await commit(connection);
+    connection.release();
+    return result;
+  } catch (error) {
+    await giveBack(connection);
+    throw error;
+  } finally {
+    open.delete(tx);
+  }
+}
+
+async function commit(connection: PoolConnection): Promise<void> {
+  try {
+    await connection.query("COMMIT");
+  } catch (error) {
+    // A cluster says so when it refused; any other failure leaves open whether the words arrived.
+    throw isWorthAnotherTry(error) ? error : new OutcomeUnknown(error);
+  }
+}
+
+/** Undoes what was done, and ends a connection on which that fails. A failed rollback hides no earlier error. */
+async function giveBack(connection: PoolConnection): Promise<void> {
+  try {
+    await connection.query("ROLLBACK");
+    connection.release();
+  } catch {
+    connection.destroy();
+  }
+}
+
+/** What is changed by one transaction at a time. */
+export type LockName = "people" | "recipes" | "standards";
+
+/**
+ * Holds a lock until the transaction ends; taken before anything is read that it guards. It is a row that is written,
+ * because a row that is only read for update is not held on the other nodes of a cluster.
+ */
+export async function lock(tx: Transaction, name: LockName): Promise<void> {
+  const [{ affectedRows }] = await tx.execute(sql`UPDATE locks SET turn = turn + 1 WHERE name = ${name}`);
+  if (affectedRows !== 1) throw new Error(`there is no lock named ${name}`);
+}
