@@ -23,7 +23,7 @@ export function nearestSetting(
 
 /**
  * A batch's masses as pins: the dose and the ice as the house weighs them, and water that the brewer can be set to. A
- * concentrate's water is weighed like its dose: it lies in no brewer.
+ * concentrate lies in no brewer, and how much of its water is for thinning goes by the card: there all water is one ratio.
  */
 export function pinsOfStandard(
   { doseG, waterG, iceG, serve, method }: Pick<Standard, "doseG" | "waterG" | "iceG" | "serve" | "method">,
@@ -32,14 +32,14 @@ export function pinsOfStandard(
   bypassG = 0,
 ): readonly PinSet[] {
   const weighed = (massG: number, stepG: number) => Math.round(massG / stepG) * stepG;
-  const bedG = waterG - bypassG;
+  const dose: PinSet = { name: "doseG", value: weighed(doseG, rounding.doseG) };
+  const ice: readonly PinSet[] =
+    serve === "iced" ? [{ name: "iceG", value: weighed(iceG, rounding.iceG) }] : [];
+  if (method === "steep") return [dose, { name: "brewRatio", value: waterG / doseG }, ...ice];
   return [
-    { name: "doseG", value: weighed(doseG, rounding.doseG) },
-    {
-      name: "brewWaterG",
-      value: method === "steep" ? weighed(bedG, rounding.bypassG) : nearestSetting(brewer, bedG).deliveredG,
-    },
-    ...(serve === "iced" ? [{ name: "iceG" as const, value: weighed(iceG, rounding.iceG) }] : []),
+    dose,
+    { name: "brewWaterG", value: nearestSetting(brewer, waterG - bypassG).deliveredG },
+    ...ice,
     ...(bypassG > 0 ? [{ name: "bypassG" as const, value: bypassG }] : []),
   ];
 }
