@@ -1,5 +1,3 @@
-import { tz } from "@date-fns/tz";
-import { differenceInCalendarDays } from "date-fns";
 import { printDay, printTime } from "#app/times.ts";
 import type { Bench } from "#contract/bench.ts";
 import type { BlankRunRow, CoolingRow, DripRow, FlowRow, ReadingKind } from "#contract/measure.ts";
@@ -22,6 +20,7 @@ import type {
   SureOf,
   VesselRow,
 } from "#features/bench/index.ts";
+import { dayIn, daysBetween } from "#scaling/days.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
 
@@ -116,14 +115,10 @@ export async function grinderRows(at: At): Promise<GrinderRow[]> {
 }
 
 export async function coffeeRows(at: At): Promise<CoffeeRow[]> {
-  const today = now();
+  const today = dayIn(at.timeZone, now());
   return (await rowsOf("coffee", at)).map((row) => {
     const { roastedOn } = row.figures;
-    const ageDays =
-      roastedOn === null
-        ? undefined
-        : differenceInCalendarDays(today, new Date(roastedOn), { in: tz(at.timeZone) });
-    return { ...row, ageDays };
+    return { ...row, ageDays: roastedOn === null ? undefined : daysBetween(roastedOn, today) };
   });
 }
 

@@ -50,4 +50,7 @@ export interface BatchRow extends LoggedBatch {
   readonly vessel: string | null;
   readonly grinder: string | null;
   readonly person: string | null;
+  /** The recipe by which it was brewed, and its version. */
+  readonly recipe: string | null;
+  readonly recipeVersion: number | null;
 }

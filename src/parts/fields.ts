@@ -13,7 +13,7 @@ import {
   type QuantityFailure,
 } from "#core/units";
 import type { Printers } from "#ui/units.tsx";
-import { quantitySentence } from "#words/index.ts";
+import { OPTION_WORDS, quantitySentence } from "#words/index.ts";
 
 export type Value = string | number | boolean | null;
 
@@ -100,6 +100,18 @@ export function textOf(spec: FieldSpec, value: Value, print: Printers): string {
   if (value === null || value === undefined) return "";
   if (spec.type === "number") return printValue(value as number, spec.unit, print);
   return spec.type === "yes" ? (value ? "yes" : "") : String(value);
+}
+
+/** A field's value in words, for two versions side by side. */
+export function saidOf(
+  { spec, named }: { readonly spec: FieldSpec; readonly named?: readonly { id: string; name: string }[] },
+  value: Value,
+  print: Printers,
+): string {
+  if (spec.type === "ref") return named?.find(({ id }) => id === value)?.name ?? "";
+  if (spec.type === "choice") return OPTION_WORDS[String(value)] ?? String(value);
+  if (spec.type === "yes") return value ? "yes" : "no";
+  return textOf(spec, value, print);
 }
 
 const MISSING = "This is needed.";

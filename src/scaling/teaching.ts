@@ -1,9 +1,9 @@
-import { differenceInCalendarDays, parseISO } from "date-fns";
 import type { Bench, BenchCoffee, BenchGrinder } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
 import { bedDepthMm } from "#core/brew";
 import type { Bag, Lesson } from "#core/learn";
 import type { Teaching } from "#core/outlook";
+import { dayIn, daysBetween } from "./days.ts";
 
 /** A coffee's bag as it is on a day. */
 export function bagOf(
@@ -13,7 +13,7 @@ export function bagOf(
   return {
     densityGPerMl,
     roast: roastLevel,
-    daysSinceRoast: roastedOn === null ? null : differenceInCalendarDays(parseISO(day), parseISO(roastedOn)),
+    daysSinceRoast: roastedOn === null ? null : daysBetween(roastedOn, day),
   };
 }
 
@@ -33,7 +33,7 @@ export function teaches({ grinderId, curve }: Standard, grinder: BenchGrinder): 
 }
 
 /** A standard as a lesson; undefined where its brewer or its coffee is gone, or its bed is not known. */
-function lessonOf(standard: Standard, { brewers, coffees }: Bench): Lesson | undefined {
+function lessonOf(standard: Standard, { site, brewers, coffees }: Bench): Lesson | undefined {
   // A concentrate lies in its water: its setting says nothing of a bed.
   if (standard.method === "steep") return undefined;
   const brewer = brewers.find(({ id }) => id === standard.brewerId);
@@ -49,6 +49,6 @@ function lessonOf(standard: Standard, { brewers, coffees }: Bench): Lesson | und
     bedDepthMm: depth.value,
     shortfall: Math.log2((waterG + iceG) / waterG),
     coffeeId: coffee.id,
-    bag: bagOf({ ...coffee, densityGPerMl, roastedOn }, brewedAt.slice(0, 10)),
+    bag: bagOf({ ...coffee, densityGPerMl, roastedOn }, dayIn(site.timeZone, new Date(brewedAt))),
   };
 }

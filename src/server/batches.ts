@@ -53,11 +53,13 @@ export async function correct(
 }
 
 /** Takes a batch out of the log, or puts it back. */
-export function takeOut(
+export async function takeOut(
   { id, revision, removed }: { readonly id: string; readonly revision: number; readonly removed: boolean },
   by: Act,
 ): Promise<Logged> {
-  return changeBatch({ id, revision }, { removed }, by);
+  const taken = await changeBatch({ id, revision }, { removed }, by);
+  if (taken.theirs) throw new Refusal(batchSentence("stale"), { code: "stale" });
+  return taken;
 }
 
 /** A batch and all that rests on it change together, or not at all. */

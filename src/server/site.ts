@@ -1,5 +1,3 @@
-import { tz } from "@date-fns/tz";
-import { formatISO } from "date-fns";
 import { cookies } from "next/headers";
 import { cache } from "react";
 import type { Bench } from "#contract/bench.ts";
@@ -8,6 +6,7 @@ import { listCards } from "#data/cards.ts";
 import { isDatabaseAway } from "#data/failures.ts";
 import { readBenchRevision } from "#data/house.ts";
 import type { Transaction } from "#data/transact.ts";
+import { dayIn } from "#scaling/days.ts";
 import { Refusal } from "./action.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
@@ -43,18 +42,13 @@ export async function benchOf(siteId: string): Promise<Bench | undefined> {
   const bench = benches.get(siteId) ?? (await readBench(db, siteId));
   if (!bench) return undefined;
   benches.set(siteId, bench);
-  return { ...bench, today: dayAt(bench.site.timeZone) };
+  return { ...bench, today: dayIn(bench.site.timeZone, now()) };
 }
 
 /** A site's bench as a transaction has left it so far; kept nowhere, because it may yet be undone. */
 export async function benchIn(tx: Transaction, siteId: string): Promise<Bench | undefined> {
   const bench = await readBench(tx, siteId);
-  return bench?.site.id === siteId ? { ...bench, today: dayAt(bench.site.timeZone) } : undefined;
-}
-
-/** The day in a zone, as an ISO date. */
-function dayAt(timeZone: string): string {
-  return formatISO(now(), { representation: "date", in: tz(timeZone) });
+  return bench?.site.id === siteId ? { ...bench, today: dayIn(bench.site.timeZone, now()) } : undefined;
 }
 
 /** The newest cards of the site that this browser works at; none while the database does not answer. */
@@ -85,5 +79,5 @@ export async function siteAsked(request: Request): Promise<string> {
 /** Today at the site that this browser works at, as an ISO date. */
 export async function siteToday(): Promise<string> {
   const bench = await currentBench();
-  return typeof bench === "string" ? dayAt("UTC") : bench.today;
+  return typeof bench === "string" ? dayIn("UTC", now()) : bench.today;
 }

@@ -1,4 +1,5 @@
 import type { SAMPLED_AT } from "#contract/batch.ts";
+import type { IcedMethod } from "#core/iced";
 
 export const SAMPLED_WORDS: { readonly [at in (typeof SAMPLED_AT)[number]]: string } = {
   beforeIce: "before it met ice",
@@ -6,12 +7,33 @@ export const SAMPLED_WORDS: { readonly [at in (typeof SAMPLED_AT)[number]]: stri
   inGlass: "in the glass",
 };
 
+/** How a batch was iced, as the log says it. */
+export const ICED_SERVED_WORDS: { readonly [method in IcedMethod]: string } = {
+  onIce: "iced, brewed onto the ice",
+  beside: "iced, poured over the ice",
+  overGlass: "iced, over ice in the glass",
+  withWater: "iced, with cold water and ice",
+  bath: "iced, chilled in a bath",
+  steep: "iced, steeped cold",
+};
+
+/** Why a batch is not logged, or not corrected. */
 export function batchSentence(
-  code: "notThere" | "noCard" | "inTheFuture" | "moreThanWater" | "howIced" | "whoseDial" | "offTheDial",
+  code:
+    | "notThere"
+    | "stale"
+    | "noCard"
+    | "inTheFuture"
+    | "moreThanWater"
+    | "howIced"
+    | "whoseDial"
+    | "offTheDial",
 ): string {
   switch (code) {
     case "notThere":
       return "This brewer or this batch is not there any more.";
+    case "stale":
+      return "Somebody else corrected this batch meanwhile: look at it as it is now.";
     case "noCard":
       return "The card that it was brewed from is not of this brewer's site, or not there.";
     case "howIced":

@@ -194,7 +194,10 @@ describe("the steps of each way to be cold", () => {
 
   test("cold water joins the ice, and nothing hot is added beside the bed", () => {
     const card = iced({ method: "withWater" });
-    const thinned = { ...card, result: { ...card.result, rounded: { ...card.result.rounded, bypassG: 400 } } } as CardSheet;
+    const thinned = {
+      ...card,
+      result: { ...card.result, rounded: { ...card.result.rounded, bypassG: 400 } },
+    } as CardSheet;
     expect(at(thinned, "Add 400 g of cold water to the ice")).toBeGreaterThan(0);
     expect(at(thinned, "hot water beside the bed")).toBe(-1);
   });

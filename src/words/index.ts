@@ -1,6 +1,6 @@
 /** Codes to sentences: one voice for the interface, the API and `calc`. */
 
-export { batchSentence, SAMPLED_WORDS } from "./batch.ts";
+export { batchSentence, ICED_SERVED_WORDS, SAMPLED_WORDS } from "./batch.ts";
 export { handsSentence, tookSentence, WAY_WORDS, wasteSentence } from "./bigger.ts";
 export { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "./brew.ts";
 export { badInputSentence, calcSentence } from "./calc.ts";

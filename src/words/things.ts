@@ -2,7 +2,7 @@ import type { Aspect } from "#contract/aspects.ts";
 import type { Unsound } from "#contract/sound.ts";
 import type { FIELDS, ThingKind } from "#contract/things.ts";
 import { printNumber } from "#core/units";
-import { SAMPLED_WORDS } from "./batch.ts";
+import { ICED_SERVED_WORDS, SAMPLED_WORDS } from "./batch.ts";
 import { listed } from "./names.ts";
 
 /** What one of a kind is called in a sentence, and what several are called over a list. */
@@ -208,6 +208,7 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   strength: "follows the strength wanted",
   notMetered: "not metered",
   ...SAMPLED_WORDS,
+  ...ICED_SERVED_WORDS,
   unsaid: "nobody said",
   liked: "liked",
   disliked: "not liked",

@@ -3,22 +3,16 @@
 import { type ReactNode, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import { type Aspect, stillTypical } from "#contract/aspects.ts";
-import {
-  type AnyFigures,
-  type FieldSpec,
-  fieldsOf,
-  type KeptThing,
-  type ThingKind,
-} from "#contract/things.ts";
+import { type AnyFigures, fieldsOf, type KeptThing, type ThingKind } from "#contract/things.ts";
 import type { Typical } from "#contract/typical.ts";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
-import { textOf, type Value } from "#parts/fields.ts";
+import { saidOf, type Value } from "#parts/fields.ts";
 import { type FormField, useSpecFields } from "#parts/useSpecFields.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
-import { type Printers, useUnits } from "#ui/units.tsx";
+import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { FIELD_WORDS, type FieldWords, KIND_WORDS, OPTION_WORDS } from "#words/index.ts";
+import { FIELD_WORDS, type FieldWords, KIND_WORDS } from "#words/index.ts";
 import { keepThing } from "./actions.ts";
 import { type BenchSite, useSite } from "./context.tsx";
 
@@ -98,7 +92,7 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
   };
   const shown = (figures: Readonly<Record<string, Value | undefined>>) =>
     Object.fromEntries(
-      fields.map(({ name, spec }) => [name, saidOf(spec, figures[name] ?? null, print, site)]),
+      fields.map((field) => [field.name, saidOf(field, figures[field.name] ?? null, print)]),
     );
   const names = fields.map(({ name }) => name);
   const asked = names.filter((name) => !first || first.includes(name));
@@ -165,12 +159,4 @@ function formFieldsOf(kind: ThingKind, { refs, currency }: BenchSite): readonly 
       ...(spec.type === "ref" && { named: refs[spec.to] }),
     };
   });
-}
-
-/** A value in words, for two versions side by side. */
-function saidOf(spec: FieldSpec, value: Value, print: Printers, { refs }: BenchSite): string {
-  if (spec.type === "ref") return refs[spec.to].find(({ id }) => id === value)?.name ?? "";
-  if (spec.type === "choice") return OPTION_WORDS[String(value)] ?? String(value);
-  if (spec.type === "yes") return value ? "yes" : "no";
-  return textOf(spec, value, print);
 }

@@ -1,14 +1,16 @@
 "use client";
 
-import { Printer } from "lucide-react";
+import { NotebookPen, Printer } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { flushSync } from "react-dom";
 import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
+import { useCounter } from "#ui/counter.tsx";
 import { stopsOf } from "#words/index.ts";
 
 interface CardProps extends CardFaceProps {
+  readonly id: string;
   readonly brewerGone: boolean;
 }
 
@@ -20,7 +22,8 @@ const PAPERS = {
 
 /** One batch, readable at arm's length, and printed on a quarter of a page. */
 export function Card(props: CardProps) {
-  const { draft, sheet, brewerGone } = props;
+  const { id, draft, sheet, brewerGone } = props;
+  const { may } = useCounter();
   const [paper, setPaper] = useState<keyof typeof PAPERS>("one");
   const printAs = (next: keyof typeof PAPERS) => {
     // The page must have its new size before it is printed.
@@ -35,6 +38,11 @@ export function Card(props: CardProps) {
         <Link href="/scale" className={buttonClass()}>
           Back to Scale
         </Link>
+        {may("logBatches") && !draft && !brewerGone && (
+          <Link href={`/log?card=${id}`} className={buttonClass("main")}>
+            <NotebookPen size={18} aria-hidden /> Log a batch of it
+          </Link>
+        )}
         <Button onClick={() => printAs("one")}>
           <Printer size={18} aria-hidden /> Print, A6
         </Button>

@@ -13,7 +13,7 @@ import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { SAMPLED_WORDS, withdrawnSentence } from "#words/index.ts";
+import { ICED_SERVED_WORDS, SAMPLED_WORDS, withdrawnSentence } from "#words/index.ts";
 import { approveBatch, withdrawBatch } from "./actions.ts";
 
 export interface BatchPage {
@@ -36,7 +36,7 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
   const units = useUnits();
   const { may } = useCounter();
   const withdraw = useWithdraw();
-  const { strengthPct, sampledAt, iceG, yieldG, brewTimeS, dialSetting, note, person } = batch;
+  const { strengthPct, sampledAt, iceG, yieldG, brewTimeS, dialSetting, note, person, method } = batch;
   const figures: readonly (readonly [string, string])[] = [
     ["coffee", units.printMass(batch.doseG)],
     ["hot water", units.printLiquid(batch.waterG)],
@@ -50,6 +50,7 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
     ["strength", strengthPct === null ? "—" : printPct(strengthPct)],
   ];
   const asides = [
+    method && ICED_SERVED_WORDS[method],
     sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`,
     batch.liked === true && "liked",
     batch.liked === false && "not liked",
@@ -87,6 +88,20 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
         <p className="mt-2 text-quiet">
           <bdi>{asides.join("; ")}</bdi>
         </p>
+        {batch.cardId && (
+          <p className="mt-1" data-testid="brewed-from">
+            Brewed from{" "}
+            <Link href={`/cards/${batch.cardId}`} className="underline underline-offset-4">
+              its card
+            </Link>
+            {batch.recipe && (
+              <>
+                , by <bdi>{batch.recipe}</bdi>, version {batch.recipeVersion}
+              </>
+            )}
+            .
+          </p>
+        )}
       </Panel>
       {approvals.length > 0 && (
         <Panel

@@ -11,9 +11,10 @@ import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { rightSentence, SAMPLED_WORDS } from "#words/index.ts";
+import { ICED_SERVED_WORDS, rightSentence, SAMPLED_WORDS } from "#words/index.ts";
 import { takeOutBatch } from "./actions.ts";
-import { BatchForm, type LogSite } from "./batchForm.tsx";
+import type { LogSite } from "./batchFields.ts";
+import { BatchForm, type CardToLog } from "./batchForm.tsx";
 import { sayFollowed } from "./followed.ts";
 import { LogTabs } from "./tabs.tsx";
 
@@ -34,12 +35,19 @@ interface LogProps {
   /** The link to older ones, where there are any. */
   readonly older: string | undefined;
   readonly csv: string;
+  /** The card that a batch is logged from at once; or the sentence why not. */
+  readonly card: CardToLog | { readonly cannot: string } | undefined;
 }
 
 /** What was really brewed: logged in five fields, listed, and learned from. */
-export function Log({ site, batches, query, older, csv }: LogProps) {
+export function Log({ site, batches, query, older, csv, card }: LogProps) {
   const { may } = useCounter();
-  const [adding, setAdding] = useState(false);
+  const [from, setFrom] = useState(card && "batch" in card ? card : undefined);
+  const [adding, setAdding] = useState(from !== undefined && may("logBatches"));
+  const done = () => {
+    setAdding(false);
+    setFrom(undefined);
+  };
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-3">
       <header className="flex flex-wrap items-center justify-between gap-2">
@@ -53,7 +61,12 @@ export function Log({ site, batches, query, older, csv }: LogProps) {
         )}
       </header>
       <LogTabs />
-      {adding && <BatchForm site={site} onDone={() => setAdding(false)} />}
+      {card && "cannot" in card && (
+        <p role="alert" className="rounded-panel border-2 border-due bg-enamel p-3">
+          {card.cannot}
+        </p>
+      )}
+      {adding && <BatchForm site={site} card={from} onDone={done} />}
       <Panel title="Batches">
         <Filters site={site} query={query} csv={csv} />
         {batches.length === 0 ? (
@@ -153,15 +166,22 @@ function Row({ batch, site }: RowProps) {
   const units = useUnits();
   const { may } = useCounter();
   const [open, setOpen] = useState(false);
-  const { strengthPct, sampledAt, liked, note } = batch;
-  const more = [sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`, note].filter(Boolean).join("; ");
+  const { strengthPct, sampledAt, liked, note, method } = batch;
+  const isOtherWay = method !== null && method !== "onIce";
+  const more = [
+    isOtherWay && ICED_SERVED_WORDS[method],
+    sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`,
+    note,
+  ]
+    .filter(Boolean)
+    .join("; ");
   const cells = [
     batch.coffee ?? "",
     batch.brewer,
     batch.dialSetting === null ? "" : `${batch.grinder ?? ""} ${printNumber(batch.dialSetting, 1)}`,
     units.printMass(batch.doseG),
     units.printLiquid(batch.waterG),
-    batch.iceG > 0 ? units.printMass(batch.iceG) : "",
+    batch.iceG > 0 ? units.printMass(batch.iceG) : batch.method ? "none" : "",
     batch.yieldG === null ? "" : units.printLiquid(batch.yieldG),
     batch.brewTimeS === null ? "" : printTime(batch.brewTimeS),
     strengthPct === null ? "" : printPct(strengthPct),

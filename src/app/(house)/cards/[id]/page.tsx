@@ -23,6 +23,7 @@ export default guarded("see", async ({ params }: Props) => {
   const made = format(card.createdAt, "d MMM yyyy", { in: tz(card.site.timeZone) });
   return (
     <Card
+      id={card.id}
       draft={card.draft}
       site={card.site.name}
       sheet={card.sheet}

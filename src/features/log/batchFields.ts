@@ -1,0 +1,119 @@
+import { tz } from "@date-fns/tz";
+import { format, parse } from "date-fns";
+import { type BatchRow, type LoggedBatch, SAMPLED_AT } from "#contract/batch.ts";
+import { choice, maybe, number } from "#contract/things.ts";
+import { ICED_METHODS } from "#core/iced";
+import type { Named } from "#parts/specField.tsx";
+import type { FormField, Values } from "#parts/useSpecFields.tsx";
+
+/** What a batch of a site is logged with. */
+export interface LogSite {
+  readonly timeZone: string;
+  /** The house's clock when the page was made. */
+  readonly now: string;
+  readonly coffees: readonly Named[];
+  readonly brewers: readonly Named[];
+  readonly vessels: readonly Named[];
+  readonly grinders: readonly Named[];
+}
+
+const S_PER_MIN = 60;
+const LOCAL = "yyyy-MM-dd'T'HH:mm";
+const LIKED = { unsaid: null, liked: true, disliked: false } as const;
+const NOT_METERED = "notMetered";
+const HOT = "hot";
+
+/** The short form: what retained liquid is learned from. */
+export const SHORT = ["coffeeId", "brewerId", "doseG", "waterG", "yieldG"];
+
+/** The fields of a batch, in the order of a form. */
+export function batchFields({ coffees, brewers, vessels, grinders }: LogSite): readonly FormField[] {
+  return [
+    {
+      name: "coffeeId",
+      spec: { type: "ref", to: "coffee", optional: true },
+      words: { label: "coffee" },
+      named: coffees,
+    },
+    { name: "brewerId", spec: { type: "ref", to: "brewer" }, words: { label: "brewed on" }, named: brewers },
+    { name: "doseG", spec: number("g", 0.5, 20_000), words: { label: "dose" } },
+    {
+      name: "waterG",
+      spec: number("liquidG", 1, 200_000),
+      words: { label: "hot water", help: "delivered, bypass too" },
+    },
+    {
+      name: "yieldG",
+      spec: maybe("liquidG", 1, 200_000),
+      words: { label: "came out", help: "weighed, all ice melted" },
+    },
+    { name: "method", spec: choice([HOT, ...ICED_METHODS]), words: { label: "served" } },
+    {
+      name: "iceG",
+      spec: number("g", 0, 200_000),
+      words: { label: "ice", help: "in the drink; 0 when hot, or chilled without" },
+    },
+    {
+      name: "vesselId",
+      spec: { type: "ref", to: "vessel", optional: true },
+      words: { label: "into" },
+      named: vessels,
+    },
+    {
+      name: "grinderId",
+      spec: { type: "ref", to: "grinder", optional: true },
+      words: { label: "ground on" },
+      named: grinders,
+    },
+    { name: "dialSetting", spec: maybe("dial", -100, 1000), words: { label: "at", help: "on its own dial" } },
+    { name: "brewMin", spec: maybe("min", 0.1, 1440), words: { label: "took", help: "such as 5:20" } },
+    { name: "strengthPct", spec: maybe("%", 0.1, 30), words: { label: "strength" } },
+    { name: "sampledAt", spec: choice([NOT_METERED, ...SAMPLED_AT]), words: { label: "sampled" } },
+    { name: "liked", spec: choice(Object.keys(LIKED)), words: { label: "in the cup" } },
+    { name: "at", spec: { type: "moment" }, words: { label: "when" } },
+    { name: "note", spec: { type: "note", optional: true }, words: { label: "note" } },
+  ];
+}
+
+/** A batch, or what is known of one that is to be logged, as a form begins with it. */
+export function valuesOf(batch: Partial<BatchRow>, { now, timeZone }: LogSite): Values {
+  const { brewTimeS, liked, sampledAt, method } = batch;
+  return {
+    coffeeId: batch.coffeeId ?? null,
+    brewerId: batch.brewerId ?? null,
+    doseG: batch.doseG ?? null,
+    waterG: batch.waterG ?? null,
+    yieldG: batch.yieldG ?? null,
+    method: method ?? HOT,
+    iceG: batch.iceG ?? 0,
+    vesselId: batch.vesselId ?? null,
+    grinderId: batch.grinderId ?? null,
+    dialSetting: batch.dialSetting ?? null,
+    brewMin: brewTimeS ? brewTimeS / S_PER_MIN : null,
+    strengthPct: batch.strengthPct ?? null,
+    sampledAt: sampledAt ?? NOT_METERED,
+    liked: liked == null ? "unsaid" : liked ? "liked" : "disliked",
+    at: format(batch.at ?? now, LOCAL, { in: tz(timeZone) }),
+    note: batch.note ?? null,
+  };
+}
+
+/** The other way round: a form's values as the message that is sent. */
+export function messageOf(
+  values: Values,
+  known: Pick<LoggedBatch, "id" | "cardId" | "recipeVersionId">,
+  { now, timeZone }: LogSite,
+): LoggedBatch {
+  const { brewMin, sampledAt, liked, note, method, at, ...figures } = values;
+  return {
+    ...known,
+    ...figures,
+    method: method === HOT ? null : method,
+    brewTimeS: brewMin === null ? null : Math.round(Number(brewMin) * S_PER_MIN),
+    sampledAt: sampledAt === NOT_METERED ? null : sampledAt,
+    liked: LIKED[liked as keyof typeof LIKED],
+    note: note ?? "",
+    // A zoned date would print its own offset.
+    at: new Date(+parse(String(at), LOCAL, new Date(now), { in: tz(timeZone) })).toISOString(),
+  } as LoggedBatch;
+}

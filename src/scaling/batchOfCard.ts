@@ -1,0 +1,37 @@
+import type { LoggedBatch } from "#contract/batch.ts";
+import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+
+/** What a card says of the batch that is brewed from it; the rest is for whoever weighed and tasted it. */
+export type BatchOfCard = Pick<
+  LoggedBatch,
+  | "cardId"
+  | "recipeVersionId"
+  | "method"
+  | "coffeeId"
+  | "brewerId"
+  | "vesselId"
+  | "grinderId"
+  | "dialSetting"
+  | "doseG"
+  | "waterG"
+  | "iceG"
+>;
+
+/** A card's batch as it will be logged: what was to be weighed, set and poured. */
+export function batchOfCard(cardId: string, sheet: CardSheet): BatchOfCard {
+  const { chosen, result, dial } = sheet;
+  const { doseG, brewWaterG, bypassG, iceG } = result.rounded;
+  return {
+    cardId,
+    recipeVersionId: chosen.recipe,
+    method: icedMethodOf(sheet),
+    coffeeId: chosen.coffee,
+    brewerId: chosen.brewer,
+    vesselId: chosen.vessel,
+    grinderId: chosen.grinder,
+    dialSetting: dial?.setting ?? null,
+    doseG,
+    waterG: brewWaterG + bypassG,
+    iceG,
+  };
+}
