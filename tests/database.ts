@@ -1,7 +1,13 @@
 import { join } from "node:path";
 import type { Bench } from "#contract/bench.ts";
 import { readBench } from "#data/bench.ts";
-import { addressFrom, connect, type Database, type DatabaseAddress } from "#data/connection.ts";
+import {
+  addressFrom,
+  connect,
+  type Database,
+  type DatabaseAddress,
+  type PooledDatabase,
+} from "#data/connection.ts";
 import { migrateHouse } from "#data/migrate.ts";
 
 /** Where the migrations lie. */
@@ -9,7 +15,7 @@ export const MIGRATIONS = join(import.meta.dirname, "../src/data/migrations");
 
 /** An empty database of a test's own, on the tests' server, at the newest migration. */
 export async function freshDatabase(name: string): Promise<{
-  readonly db: Database;
+  readonly db: PooledDatabase;
   readonly address: DatabaseAddress;
   readonly drop: () => Promise<void>;
 }> {
