@@ -10,8 +10,9 @@ export async function fillHouse(): Promise<void> {
   const { pool } = connect(addressFrom(process.env));
   const table = { brewers, vessels, coffees, recipes, batches };
   for (const [name, wanted] of Object.entries(LARGE)) {
-    const columns = Object.values(getTableColumns(table[name as keyof typeof LARGE])).map(
-      (column: Column) => column.name,
+    const columns = Object.values(getTableColumns(table[name as keyof typeof LARGE])).flatMap(
+      // What the database works out itself is not copied.
+      (column: Column) => (column.generated ? [] : [column.name]),
     );
     const copied = columns.map((column) => {
       if (column === "id") return "UUID()";

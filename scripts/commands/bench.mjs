@@ -6,8 +6,9 @@ import { houseFrom, ROOT } from "../lib/place.mjs";
 import { houseSecret } from "../lib/secret.mjs";
 
 const SESSION_LIMIT_MS = 2;
+const CORRECTIONS_LIMIT_MS = 2000;
 
-/** What the session check takes, on the house that runs. */
+/** What the session check takes, on the house that runs; the house is named in the environment from then on. */
 async function session(logs) {
   const house = houseFrom();
   process.env.TUMBEK_DATABASE = JSON.stringify(readAddress(house.database));
@@ -16,6 +17,17 @@ async function session(logs) {
   const { sessionMs } = await import(bundle);
   const measured = await sessionMs();
   return { what: "session check, added to a request", measured, limit: SESSION_LIMIT_MS, unit: "ms" };
+}
+
+/** What it takes until twelve who correct one approved batch at once are answered. */
+async function corrections(logs) {
+  const { correctionsMs } = await import(await ensureBundle("bench/corrections.ts", ["bench", "src"], logs));
+  return {
+    what: "twelve corrections of one approved batch at once",
+    measured: await correctionsMs(),
+    limit: CORRECTIONS_LIMIT_MS,
+    unit: "ms",
+  };
 }
 
 /** Fills the running house up to a large one. */
@@ -29,12 +41,12 @@ export async function run() {
   const rows = await withFreshHouse(".tumbek/bench", async () => {
     const { host, port } = houseFrom();
     const { benchHouse } = await import("../../bench/house.mjs");
-    const sessions = [];
+    const within = [];
     const rows = await benchHouse(`http://${host}:${port}`, async () => {
-      sessions.push(await session(logs));
+      within.push(await session(logs), await corrections(logs));
       await fill(logs);
     });
-    return [...rows, ...sessions];
+    return [...rows, ...within];
   });
   const bundle = await ensureBundle("bench/bench.ts", ["bench", "src/core"], logs);
   const { bench } = await import(bundle);
