@@ -1,31 +1,17 @@
-import { copyFileSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { rmSync } from "node:fs";
 import { expect, test } from "vitest";
 import { houseSettings } from "#contract/house.ts";
 import { recipe } from "#contract/recipe.ts";
 import { readBatches } from "#data/batches.ts";
 import { readBench } from "#data/bench.ts";
-import { addressFrom, connect } from "#data/connection.ts";
 import { readReadings } from "#data/measures.ts";
 import { migrateHouse } from "#data/migrate.ts";
 import { readRecipe } from "#data/recipes.ts";
 import { readThings } from "#data/things.ts";
+import { MIGRATIONS } from "./database.ts";
+import { bareDatabase, upTo } from "./releases.ts";
 
-const MIGRATIONS = join(import.meta.dirname, "../src/data/migrations");
 const id = (n: number) => `0190a5c0-0000-7000-8000-${String(n).padStart(12, "0")}`;
-
-/** The migrations up to one of them, as a folder of their own. */
-function upTo(last: string): string {
-  const folder = mkdtempSync(join(tmpdir(), "tumbek-migrations-"));
-  mkdirSync(join(folder, "meta"));
-  const journal = JSON.parse(readFileSync(join(MIGRATIONS, "meta/_journal.json"), "utf8"));
-  const place = journal.entries.findIndex(({ tag }: { tag: string }) => tag === last);
-  const entries = journal.entries.slice(0, place + 1);
-  for (const { tag } of entries) copyFileSync(join(MIGRATIONS, `${tag}.sql`), join(folder, `${tag}.sql`));
-  writeFileSync(join(folder, "meta/_journal.json"), JSON.stringify({ ...journal, entries }));
-  return folder;
-}
 
 /** A house as it stood after `0002_measures`, before filters, batches and the house's further settings. */
 const RELEASED = [
@@ -49,11 +35,7 @@ const RELEASED = [
 ];
 
 test("a house of the release before is as good as a new one, and keeps all it had", async () => {
-  const address = addressFrom(process.env);
-  const own = `${address.database}_migrations_${process.pid}`;
-  const server = connect(address);
-  await server.pool.query(`CREATE DATABASE \`${own}\``);
-  const { db, pool } = connect({ ...address, database: own });
+  const { db, pool, drop } = await bareDatabase("migrations");
   const before = upTo("0002_measures");
   try {
     await migrateHouse(pool, before);
@@ -107,8 +89,6 @@ test("a house of the release before is as good as a new one, and keeps all it ha
     ]);
   } finally {
     rmSync(before, { recursive: true });
-    await pool.end();
-    await server.pool.query(`DROP DATABASE \`${own}\``);
-    await server.pool.end();
+    await drop();
   }
 });
