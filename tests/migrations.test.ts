@@ -31,7 +31,8 @@ const RELEASED = [
   `INSERT INTO recipes VALUES ('${id(60)}', 'Loft cone', 0)`,
   `INSERT INTO recipe_versions (id, recipe_id, version, serve, brewer_id, grinder_id, coffee_id, dial_setting, dose_g, hot_water_g, ice_g, water_temp_c, bloom_g, bloom_s, done_s, retention_g_per_g, weighed_g, strength_pct)
    VALUES ('${id(65)}', '${id(60)}', 4, 'hot', '${id(22)}', '${id(41)}', '${id(50)}', 31, 22, 352, 0, 93, 55, 40, 190, 2.23, 303, 1.38),
-          ('${id(64)}', '${id(60)}', 3, 'hot', '${id(20)}', '${id(41)}', '${id(50)}', 31, 22, 340, 0, 93, 0, 0, 190, 2.23, NULL, NULL)`,
+          ('${id(64)}', '${id(60)}', 3, 'hot', '${id(20)}', '${id(41)}', '${id(50)}', 31, 22, 340, 0, 93, 0, 0, 190, 2.23, NULL, NULL),
+          ('${id(63)}', '${id(60)}', 2, 'hot', '${id(20)}', '${id(41)}', '${id(50)}', 31, 22, 340, 0, 93, 44, 30, 190, 2.23, NULL, NULL)`,
 ];
 
 test("a house of the release before is as good as a new one, and keeps all it had", async () => {
@@ -65,9 +66,10 @@ test("a house of the release before is as good as a new one, and keeps all it ha
     expect(versions.map(({ version, state }) => [version, state])).toEqual([
       [4, "trial"],
       [3, "trial"],
+      [2, "trial"],
     ]);
     // Read by the very schema that a recipe is kept by: booleans, nulls and lists are what they were meant as.
-    const [newest, older] = versions.map((each) => recipe.parse(each.recipe));
+    const [newest, older, oldest] = versions.map((each) => recipe.parse(each.recipe));
     expect(newest).toMatchObject({
       doseG: 22,
       blooms: true,
@@ -80,6 +82,9 @@ test("a house of the release before is as good as a new one, and keeps all it ha
       [352, { atS: 40 }],
     ]);
     expect(older).toMatchObject({ blooms: false, weighedG: null, pours: [{ toG: 340 }] });
+    // A batch brewer's bloom is no pour: it is kept in words.
+    expect(oldest).toMatchObject({ blooms: false, origin: "Bloom: 44 g for 30 s" });
+    expect(older?.origin).toBe("");
     // Brewed pots are batches of the log now; blank runs were warm ones.
     expect(await readBatches(db, id(1))).toMatchObject([
       { id: id(401), doseG: 200, waterG: 3200, yieldG: 2776 },

@@ -1,10 +1,13 @@
 import { differenceInCalendarDays } from "date-fns";
 import { and, asc, eq, max, sql } from "drizzle-orm";
 import { type CareDue, careDue } from "#core/measure";
+import { fail, ok, type Result } from "#core/result";
 import type { Act } from "./audit.ts";
 import { readWork } from "./batches.ts";
 import type { Database } from "./connection.ts";
 import { careDone, careTasks, people } from "./schema.ts";
+import { sentBefore } from "./sentTwice.ts";
+import { transact } from "./transact.ts";
 
 export interface CareLine {
   readonly id: string;
@@ -56,15 +59,18 @@ async function whoDid(db: Database, taskId: string): Promise<string | null> {
 }
 
 /** Marks a task as done; sent twice, it is one. */
-export async function markDone(
+export function markDone(
   db: Database,
   { id, taskId }: { readonly id: string; readonly taskId: string },
-  by: Act & { readonly personId: string },
-): Promise<void> {
-  await db
-    .insert(careDone)
-    .values({ id, taskId, personId: by.personId, at: by.at })
-    .onDuplicateKeyUpdate({ set: { id: sql`id` } });
+  { personId, at }: Act & { readonly personId: string },
+): Promise<Result<undefined, { readonly code: "stale" }>> {
+  return transact(db, async (tx) => {
+    const [known] = await tx.select().from(careDone).where(eq(careDone.id, id));
+    const before = sentBefore(known, { taskId, personId });
+    if (before === "other") return fail({ code: "stale" });
+    if (before === "new") await tx.insert(careDone).values({ id, taskId, personId, at });
+    return ok(undefined);
+  });
 }
 
 /** Takes one's own mark back. */

@@ -1,4 +1,5 @@
 import { and, desc, eq, isNull } from "drizzle-orm";
+import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { people, sessions, stations } from "./schema.ts";
@@ -10,12 +11,19 @@ export interface NewStation {
   readonly secretHash: string;
 }
 
-/** Makes a tablet a station, until a lead ends it. */
-export async function addStation(db: Database, station: NewStation, by: Act & { readonly personId: string }) {
-  await transact(db, async (tx) => {
+/** Makes a tablet a station, until a lead ends it. The same id again is refused: its secret was another one. */
+export function addStation(
+  db: Database,
+  station: NewStation,
+  by: Act & { readonly personId: string },
+): Promise<Result<undefined, { readonly code: "stale" }>> {
+  return transact(db, async (tx) => {
     const { id, name } = station;
+    const [known] = await tx.select({ id: stations.id }).from(stations).where(eq(stations.id, id));
+    if (known) return fail({ code: "stale" });
     await tx.insert(stations).values({ ...station, madeBy: by.personId, createdAt: by.at });
     await record(tx, by, { action: "added", subject: "station", subjectId: id, after: { name } });
+    return ok(undefined);
   });
 }
 

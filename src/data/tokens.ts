@@ -1,5 +1,6 @@
 import { and, desc, eq, isNull } from "drizzle-orm";
 import type { Scope } from "#contract/people.ts";
+import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { people, tokens } from "./schema.ts";
@@ -12,11 +13,19 @@ export interface NewToken {
   readonly hash: string;
 }
 
-export async function addToken(db: Database, token: NewToken, by: Act & { readonly personId: string }) {
-  await transact(db, async (tx) => {
+/** Keeps a token. The same id again is refused: its secret was another one, and this one's hash would be lost. */
+export function addToken(
+  db: Database,
+  token: NewToken,
+  by: Act & { readonly personId: string },
+): Promise<Result<undefined, { readonly code: "stale" }>> {
+  return transact(db, async (tx) => {
     const { id, name, scope } = token;
+    const [known] = await tx.select({ id: tokens.id }).from(tokens).where(eq(tokens.id, id));
+    if (known) return fail({ code: "stale" });
     await tx.insert(tokens).values({ ...token, madeBy: by.personId, createdAt: by.at });
     await record(tx, by, { action: "added", subject: "token", subjectId: id, after: { name, scope } });
+    return ok(undefined);
   });
 }
 

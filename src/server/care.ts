@@ -1,13 +1,19 @@
 import type { Act } from "#data/audit.ts";
 import { markDone, unmarkDone } from "#data/care.ts";
+import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
 
 /** Marks a task of care as done now. */
-export function doTask(
+export async function doTask(
   done: { readonly id: string; readonly taskId: string },
   by: Act & { readonly personId: string },
 ): Promise<void> {
-  return markDone(database(), done, by);
+  const marked = await markDone(database(), done, by);
+  if (!marked.ok) {
+    throw new Refusal("Another task was marked under that id already: mark this one once more.", {
+      code: "stale",
+    });
+  }
 }
 
 /** Takes one's own mark back. */

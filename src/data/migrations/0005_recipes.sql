@@ -28,6 +28,9 @@ UPDATE `recipe_versions` SET `recipe` = JSON_SET(`recipe`, '$.blooms', TRUE, '$.
   JSON_OBJECT('toG', `bloom_g`, 'start', JSON_OBJECT('atS', 0), 'pace', NULL, 'where', 'spiral', 'agitation', 'none'),
   JSON_OBJECT('toG', `hot_water_g`, 'start', JSON_OBJECT('atS', `bloom_s`), 'pace', JSON_OBJECT('byS', `bloom_s` + 0.7 * (`done_s` - `bloom_s`)), 'where', 'spiral', 'agitation', 'none')))
   WHERE `bloom_g` > 0 AND `bloom_g` < `hot_water_g` AND `bloom_s` > 0 AND `done_s` > `bloom_s` AND `brewer_id` IN (SELECT `id` FROM `brewers` WHERE `kind` = 'hand');--> statement-breakpoint
+-- A bloom that cannot be a pour, because its times or its brewer do not allow one, is kept in words.
+UPDATE `recipe_versions` SET `recipe` = JSON_SET(`recipe`, '$.origin', CONCAT('Bloom: ', `bloom_g`, ' g for ', `bloom_s`, ' s'))
+  WHERE `bloom_g` > 0 AND NOT (`bloom_g` < `hot_water_g` AND `bloom_s` > 0 AND `done_s` > `bloom_s` AND `brewer_id` IN (SELECT `id` FROM `brewers` WHERE `kind` = 'hand'));--> statement-breakpoint
 UPDATE `recipe_versions` SET `recipe` = JSON_SET(`recipe`, '$.services', JSON_ARRAY('hot')) WHERE `serve` = 'hot';--> statement-breakpoint
 UPDATE `recipe_versions` SET `recipe` = JSON_SET(`recipe`, '$.services', JSON_ARRAY('flash')) WHERE `serve` = 'iced';--> statement-breakpoint
 ALTER TABLE `recipe_versions` MODIFY COLUMN `recipe` json NOT NULL;--> statement-breakpoint

@@ -1,0 +1,262 @@
+import { eq, sql } from "drizzle-orm";
+import { v7 as uuidv7 } from "uuid";
+import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
+import type { LoggedBatch } from "#contract/batch.ts";
+import { cardSheet, cardWanted } from "#contract/card.ts";
+import { ICED_METHODS } from "#core/iced";
+import { ANSWERS } from "#core/outlook";
+import { findBatch } from "#data/batches.ts";
+import { readCards } from "#data/cards.ts";
+import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
+import { turnBench } from "#data/house.ts";
+import { brewers, cards } from "#data/schema.ts";
+import { transact } from "#data/transact.ts";
+import { batchOfCard } from "#scaling/batchOfCard.ts";
+import { methodAs } from "#scaling/iced/schools.ts";
+import { remade } from "#scaling/remade.ts";
+import { firstState } from "#scaling/start.ts";
+import { type ScaleState, serveAs } from "#scaling/state.ts";
+import { benchOn, freshDatabase, noHash } from "./database.ts";
+
+vi.mock("next/headers", () => ({
+  headers: async () => new Headers(),
+  cookies: async () => ({ get: () => undefined }),
+}));
+
+const NOW = new Date("2026-07-14T08:30:00Z");
+const by = { personId: LEAD, at: NOW };
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let server: typeof import("#server/cards.ts") &
+  typeof import("#server/batches.ts") &
+  typeof import("#server/standards.ts");
+
+beforeAll(async () => {
+  fresh = await freshDatabase("cards_kept");
+  await loadDemoHouse(fresh.db, NOW, noHash);
+  process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
+  process.env.TUMBEK_NOW = NOW.toISOString();
+  server = {
+    ...(await import("#server/cards.ts")),
+    ...(await import("#server/batches.ts")),
+    ...(await import("#server/standards.ts")),
+  };
+});
+afterAll(async () => {
+  delete process.env.TUMBEK_NOW;
+  await fresh.drop();
+});
+
+const bench = () => benchOn(fresh.db, PIER_HEAD);
+/** What Scale sends of a choice, as it stands on the bench of now. */
+async function wanted(change: (state: ScaleState) => ScaleState = (state) => state) {
+  const now = await bench();
+  const chosen = change(firstState(now));
+  return cardWanted.parse({
+    id: uuidv7(),
+    siteId: PIER_HEAD,
+    chosen,
+    benchRevision: now.revision,
+    setting: null,
+  });
+}
+const kept = async (id: string) => (await readCards(fresh.db, [id]))[0]!;
+/** The very text that the database holds. */
+async function textOf(id: string): Promise<string> {
+  const [row] = await fresh.db
+    .select({ text: sql<string>`CAST(sheet AS CHAR)` })
+    .from(cards)
+    .where(eq(cards.id, id));
+  return row!.text;
+}
+const ICED_WAYS = ICED_METHODS.map((method) => [method] as const);
+
+describe("a card that is kept", () => {
+  test.each(["hot", ...ICED_METHODS] as const)(
+    "is made by the server, and made anew it is the same, byte for byte: %s",
+    async (way) => {
+      const now = await bench();
+      const [recipe] = now.recipes;
+      for (const grind of [...ANSWERS, 9.5]) {
+        const choice = await wanted((first) => {
+          const state = { ...first, grind };
+          return way === "hot" ? state : methodAs(way, serveAs("iced", state, now), now);
+        });
+        await server.keepCard(choice, by);
+        const text = await textOf(choice.id);
+        const card = await kept(choice.id);
+        expect(cardSheet.parse(card.sheet)).toEqual(card.sheet);
+        expect(card.sheet.chosen).toEqual(choice.chosen);
+        const again = remade(card.sheet, recipe!, recipe!, now);
+        expect(again.ok && JSON.stringify(again.value.sheet)).toBe(text);
+        const second = { ...choice, id: uuidv7() };
+        await server.keepCard(second, by);
+        expect(await textOf(second.id)).toBe(text);
+      }
+    },
+  );
+
+  test("has nothing of the browser's but what was chosen: names, results and forecasts are refused", async () => {
+    const choice = await wanted();
+    for (const more of [{ sheet: {} }, { madeWith: { coffee: "another" } }, { result: {} }]) {
+      expect(cardWanted.safeParse({ ...choice, ...more }).success).toBe(false);
+    }
+    const pin = (value: number) => ({
+      ...choice.chosen,
+      pins: [{ name: "doseG", value }, choice.chosen.pins[1]],
+    });
+    expect(cardWanted.safeParse({ ...choice, chosen: pin(180) }).success).toBe(true);
+    for (const value of [-1, 0, 20_001, Number.NaN]) {
+      const { error } = cardWanted.safeParse({ ...choice, chosen: pin(value) });
+      expect(error?.issues[0]?.path).toEqual(["chosen", "pins", 0, "value"]);
+    }
+  });
+
+  test("with a stop is a draft", async () => {
+    const choice = await wanted((state) => ({
+      ...state,
+      pins: [
+        { name: "doseG", value: 400 },
+        { name: "brewRatio", value: 16 },
+      ],
+    }));
+    expect(await server.keepCard(choice, by)).toEqual({ draft: true });
+    expect((await kept(choice.id)).draft).toBe(true);
+  });
+
+  test("of an older bench, or with another dial than was shown, is told and not kept", async () => {
+    const choice = await wanted();
+    await transact(fresh.db, turnBench);
+    await expect(server.keepCard(choice, by)).rejects.toMatchObject({
+      code: "stale",
+      message: expect.stringContaining("worked out anew"),
+    });
+    const now = await wanted();
+    await expect(server.keepCard({ ...now, setting: 3.5 }, by)).rejects.toMatchObject({
+      code: "stale",
+      message: expect.stringMatching(/comes out at .*, and 3\.5 was shown/),
+    });
+    expect(await readCards(fresh.db, [choice.id, now.id])).toEqual([]);
+    await server.keepCard(now, by);
+    const { dial } = (await kept(now.id)).sheet;
+    const shown = { ...now, id: uuidv7(), setting: dial!.setting };
+    expect(await server.keepCard(shown, by)).toEqual({ draft: false });
+  });
+
+  test("sent twice is one, however the bench has changed since; another choice under its id is refused with both", async () => {
+    const choice = await wanted();
+    const first = await server.keepCard(choice, by);
+    const text = await textOf(choice.id);
+    await transact(fresh.db, turnBench);
+    expect(await server.keepCard(choice, by)).toEqual(first);
+    const other = { ...choice, chosen: { ...choice.chosen, grind: 7 } };
+    await expect(server.keepCard(other, by)).rejects.toMatchObject({
+      code: "stale",
+      message: expect.stringMatching(/kept under that id already: Saltmarsh, hot.* Yours, Saltmarsh, hot/),
+    });
+    expect(await textOf(choice.id)).toBe(text);
+  });
+
+  test("of a site or a brewer that is not there is refused, with what is gone", async () => {
+    const choice = await wanted();
+    await expect(server.keepCard({ ...choice, siteId: uuidv7() }, by)).rejects.toMatchObject({
+      code: "notThere",
+    });
+    for (const what of ["brewer", "vessel", "grinder", "coffee", "recipe"] as const) {
+      const gone = { ...choice, chosen: { ...choice.chosen, [what]: uuidv7() } };
+      await expect(server.keepCard(gone, by)).rejects.toThrow(`The ${what} that was chosen is not on`);
+    }
+  });
+
+  test("of a version that does not count yet is of that version", async () => {
+    const choice = await wanted((state) => ({ ...state, recipe: demoId(64) }));
+    await server.keepCard(choice, by);
+    expect(await kept(choice.id)).toMatchObject({ recipeVersionId: demoId(64) });
+  });
+});
+
+describe("a batch that is logged from a card", () => {
+  const weighed = { brewTimeS: 330, strengthPct: 1.3, sampledAt: "melted", liked: true, note: "" } as const;
+  const logFrom = async (cardId: string, change: Partial<LoggedBatch> = {}) => {
+    const { sheet } = await kept(cardId);
+    const batch = batchOfCard(cardId, sheet);
+    const id = uuidv7();
+    const yieldG = Math.round(sheet.result.rounded.yieldG);
+    await server.log({ id, ...batch, yieldG, ...weighed, at: NOW.toISOString(), ...change }, by);
+    return { id, sheet };
+  };
+
+  test.each([["hot"] as const, ...ICED_WAYS])(
+    "names it, its recipe's version and its method; approved, it moves cards of that way and no other: %s",
+    async (way) => {
+      const now = await bench();
+      const of = (each: typeof way) => (state: ScaleState) =>
+        each === "hot" ? state : methodAs(each, serveAs("iced", state, now), now);
+      const choice = await wanted(of(way));
+      await server.keepCard(choice, by);
+      const others = await Promise.all(
+        ICED_METHODS.filter((each) => each !== way).map(async (each) => {
+          const other = await wanted(of(each));
+          await server.keepCard(other, by);
+          return other.id;
+        }),
+      );
+      const { id, sheet } = await logFrom(choice.id, {
+        doseG: 0.97 * (await kept(choice.id)).sheet.result.rounded.doseG,
+      });
+      const logged = (await findBatch(fresh.db, id))!;
+      expect(logged).toMatchObject({
+        cardId: choice.id,
+        recipeVersionId: sheet.chosen.recipe,
+        recipe: "Loft cone",
+        recipeVersion: 4,
+        method: way === "hot" ? null : way,
+        iceG: sheet.result.rounded.iceG,
+        dialSetting: sheet.dial!.setting,
+      });
+      const { place, effects } = await server.approvalOf(id);
+      expect(place.method).toBe(logged.method);
+      const own = effects.find((effect) => effect.id === choice.id)!;
+      expect(own.after).toMatchObject({
+        sheet: { standard: { batchId: id }, dial: { setting: logged.dialSetting, by: "standard" } },
+      });
+      expect(effects.filter((effect) => others.includes(effect.id))).toEqual([]);
+      await server.approve({ id: uuidv7(), batchId: id, revision: 1, cardIds: [choice.id] }, by);
+      const followed = await kept(choice.id);
+      expect(followed).toMatchObject({ dialBy: "standard", revision: 2 });
+      expect(Math.abs(followed.sheet.result.rounded.doseG - logged.doseG)).toBeLessThanOrEqual(0.5);
+      // Another pot of the card is brewed by what it says now; taken back, the card is what it was.
+      await server.withdraw(id, by);
+      expect((await kept(choice.id)).sheet.result.rounded).toEqual(sheet.result.rounded);
+    },
+  );
+
+  test("takes its recipe's version from the card, whatever is sent; a card of nowhere is refused at its field", async () => {
+    const choice = await wanted();
+    await server.keepCard(choice, by);
+    const { id } = await logFrom(choice.id, { recipeVersionId: null });
+    expect((await findBatch(fresh.db, id))!.recipeVersionId).toBe(choice.chosen.recipe);
+    await expect(logFrom(choice.id, { cardId: uuidv7() })).rejects.toMatchObject({ field: "cardId" });
+    await expect(logFrom(choice.id, { brewerId: DEMO_IDS.brewers.cone })).rejects.toMatchObject({
+      field: "cardId",
+    });
+  });
+
+  test("with ice says how it was iced", async () => {
+    const choice = await wanted();
+    await server.keepCard(choice, by);
+    await expect(logFrom(choice.id, { iceG: 500, method: null })).rejects.toMatchObject({
+      field: "method",
+      message: "There is ice in it: say how it was iced.",
+    });
+  });
+
+  test("stays its own when the card's brewer is taken off the bench", async () => {
+    const choice = await wanted();
+    await server.keepCard(choice, by);
+    const { id } = await logFrom(choice.id);
+    await fresh.db.update(brewers).set({ removed: true }).where(eq(brewers.id, choice.chosen.brewer));
+    expect(await findBatch(fresh.db, id)).toMatchObject({ cardId: choice.id, brewer: "Fulmar" });
+    await fresh.db.update(brewers).set({ removed: false }).where(eq(brewers.id, choice.chosen.brewer));
+  });
+});
