@@ -133,6 +133,25 @@ describe("what is measured", () => {
     expect(await versions()).toBe(before + 1);
   });
 
+  test("readings sent twice are kept once; others that come to the same line are told, and nothing is lost", async () => {
+    const id = DEMO_IDS.brewers.turnstone;
+    const { revision } = (await findThing(fresh.db, "brewer", id))!;
+    const run = (setG: number) => ({ id: uuidv7(), setG, weighedG: 0.9 * setG, cold: 0 });
+    const [mine, theirs] = [[run(1000)], [run(1500)]];
+    const keep = (rows: typeof mine) =>
+      server.keepMeasure({ what: "blankRun", of: { id, revision, rows } }, by);
+    expect(await keep(theirs!)).toBeUndefined();
+    expect(await keep(theirs!)).toBeUndefined();
+    expect(await keep(mine!)).toMatchObject({ revision: revision + 1, rows: theirs });
+    const flow = (rate: number) => ({ id: uuidv7(), upToG: 1000, rateGPerS: rate });
+    const flows = (rows: ReturnType<typeof flow>[]) =>
+      server.keepMeasure({ what: "flow", of: { id, revision: revision + 1, rows } } as Measure, by);
+    const sent = [flow(4)];
+    expect(await flows(sent)).toBeUndefined();
+    expect(await flows(sent)).toBeUndefined();
+    expect(await flows([flow(5)])).toMatchObject({ revision: revision + 2 });
+  });
+
   test("a weighing sent twice is one; another one of the same look is told, with the figures that are there", async () => {
     const id = DEMO_IDS.vessels.left;
     const { revision } = (await findThing(fresh.db, "vessel", id))!;

@@ -16,8 +16,8 @@ import {
   readings,
   vessels,
 } from "./schema.ts";
-import { changedBefore } from "./sentTwice.ts";
-import { transact } from "./transact.ts";
+import { changedBefore, sameContent } from "./sentTwice.ts";
+import { type Transaction, transact } from "./transact.ts";
 
 /** A reading with its figures by name, as whoever made it sent them. */
 export type ReadingRow = { readonly id: string } & Readonly<Record<string, number | string | boolean>>;
@@ -77,8 +77,18 @@ export interface Measured {
   readonly settles?: readonly Aspect[];
 }
 
-/** One measurement of one thing: held from reading to writing, in the trail, and at once on every page. */
-export function keepMeasured(db: Database, measured: Measured, by: Act): Promise<MeasureKept> {
+/**
+ * One measurement of one thing: held from reading to writing, in the trail, and at once on every page.
+ *
+ * @param restIsKept whether what is kept beside the figures is there already: two who read different things off may come
+ * to one figure
+ */
+export function keepMeasured(
+  db: Database,
+  measured: Measured,
+  by: Act,
+  restIsKept: (tx: Transaction) => Promise<boolean> = async () => true,
+): Promise<MeasureKept> {
   const { subject, id, revision, figures, settles = [] } = measured;
   const table = MEASURED[subject] as unknown as typeof vessels;
   return transact(db, async (tx) => {
@@ -88,7 +98,8 @@ export function keepMeasured(db: Database, measured: Measured, by: Act): Promise
       Object.keys(figures).map((name) => [name, (old as unknown as Record<string, number>)[name] ?? null]),
     );
     const kept = { ...before, revision: old.revision };
-    if (changedBefore(kept, { began: revision, sent: figures })) return ok("again");
+    const isAgain = changedBefore(kept, { began: revision, sent: figures }) && (await restIsKept(tx));
+    if (isAgain) return ok("again");
     if (old.revision !== revision) return fail({ code: "stale", revision: old.revision, figures: before });
     const typical = old.typical?.filter((aspect) => !settles.includes(aspect));
     await tx
@@ -109,8 +120,12 @@ export function keepReadings(
   by: Act,
 ): Promise<MeasureKept> {
   const ownerId = measured.id;
+  const areKept = async (tx: Transaction) => {
+    const lists = await readReadings(tx, [ownerId]);
+    return sameContent(lists.find((list) => list.kind === kind)?.rows ?? [], rows);
+  };
   return transact(db, async (tx) => {
-    const kept = await keepMeasured(tx, measured, by);
+    const kept = await keepMeasured(tx, measured, by, areKept);
     if (!kept.ok || kept.value === "again") return kept;
     await tx.delete(readings).where(and(eq(readings.ownerId, ownerId), eq(readings.kind, kind)));
     await tx
@@ -141,8 +156,12 @@ interface NewCurve {
 /** Starts a new version of a grinder's curve; what was logged keeps the one that it was ground on. */
 export function keepCurve(db: Database, measured: Measured, curve: NewCurve, by: Act): Promise<MeasureKept> {
   const grinderId = measured.id;
+  const isKept = async (tx: Transaction) =>
+    (await readCurves(tx, [grinderId])).some(
+      ({ id, points }) => id === curve.id && sameContent(points, curve.points),
+    );
   return transact(db, async (tx) => {
-    const kept = await keepMeasured(tx, measured, by);
+    const kept = await keepMeasured(tx, measured, by, isKept);
     if (!kept.ok || kept.value === "again") return kept;
     const [last] = await readCurves(tx, [grinderId]);
     const version = (last?.version ?? 0) + 1;
@@ -184,8 +203,13 @@ export function keepPairs(
   by: Act,
 ): Promise<MeasureKept> {
   const grinderId = measured.id;
+  const areKept = async (tx: Transaction) => {
+    const lists = await readPairs(tx, grinderId);
+    const sorted = pairs.toSorted((a, b) => a.from - b.from);
+    return sameContent(lists.find((list) => list.otherId === otherId)?.pairs ?? [], sorted);
+  };
   return transact(db, async (tx) => {
-    const kept = await keepMeasured(tx, measured, by);
+    const kept = await keepMeasured(tx, measured, by, areKept);
     if (!kept.ok || kept.value === "again") return kept;
     const { fromGrinderId, toGrinderId } = grinderPairs;
     await tx

@@ -3,7 +3,7 @@ import type { AuditSubject } from "#contract/people.ts";
 import { fitCurve, translate } from "#core/grind";
 import { dripDrop, fitCooling, fitDelivery, learnRetention, vesselFrom, wetShareFrom } from "#core/measure";
 import { type Act, readAudit } from "#data/audit.ts";
-import { logBatch, readYields } from "#data/batches.ts";
+import { findBatch, logBatch, readYields } from "#data/batches.ts";
 import type { Database } from "#data/connection.ts";
 import { readHouse } from "#data/house.ts";
 import {
@@ -177,6 +177,7 @@ async function brewPots(
       tx,
       { id, revision: brewer.revision, subject: "brewer", figures, settles: ["retention"] },
       by,
+      async (tx) => (await Promise.all(rows.map((row) => findBatch(tx, row.id)))).every(Boolean),
     );
     if (!kept.ok || kept.value === "again") return kept;
     for (const row of rows) await logBatch(tx, { ...shortForm(row, by), brewerId: id }, by);

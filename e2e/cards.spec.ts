@@ -1,0 +1,165 @@
+import { choose, expect, overflows, plate, seriousFaults, signedInState, test, type } from "./page.ts";
+
+test.describe.configure({ mode: "serial" });
+
+const BIG_POT = "/scale?pins=yieldG:2850,brewRatio:16&grind=rule";
+
+test("a card is logged from by a barista, names its recipe's version, and follows when a lead approves it", async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await page.goto(BIG_POT);
+  const save = page.getByRole("button", { name: "Save as card" });
+  await expect(save).toBeEnabled();
+  await save.click();
+  await page.getByRole("button", { name: "Open it" }).click();
+  await expect(page).toHaveURL(/\/cards\//);
+  const cardUrl = new URL(page.url()).pathname;
+  const card = page.locator("[data-card]").first();
+  await expect(card).toContainText("202 g");
+
+  const at = await browser.newContext({
+    baseURL: baseURL ?? "",
+    storageState: await signedInState(browser, baseURL ?? "", "barista"),
+  });
+  const bar = await at.newPage();
+  await bar.goto(cardUrl);
+  await bar.getByRole("link", { name: "Log a batch of it" }).click();
+  await expect(bar.getByTestId("from-card")).toContainText(/Saltmarsh, hot, 2.801 g on Fulmar/);
+  await expect(bar.getByLabel("dose")).toHaveValue(/^202 g/);
+  await expect(bar.getByLabel("hot water")).toHaveValue(/3.229/);
+  await bar.getByText("More about it").click();
+  await expect(bar.getByLabel("served")).toHaveValue("hot");
+  await expect(bar.getByLabel("ground on")).toHaveValue(/./);
+  expect(await seriousFaults(bar)).toEqual([]);
+  expect(await overflows(bar)).toEqual([]);
+  // What was really weighed: two grams less, a step coarser.
+  await bar.getByLabel("dose").fill("200 g");
+  await bar.getByLabel("at", { exact: true }).fill("9.5");
+  await bar.getByLabel("came out").fill("2806");
+  await bar.getByLabel("took").fill("5:40");
+  await bar.getByLabel("in the cup").selectOption("liked");
+  await bar.getByLabel("note").fill("from its card");
+  await bar.getByRole("button", { name: "Log it" }).click();
+  await expect(bar.getByRole("button", { name: "Log it" })).toBeHidden();
+  const line = bar.getByRole("row").filter({ hasText: "200 g" }).first();
+  await line.getByRole("link").click();
+  await expect(bar.getByTestId("brewed-from")).toHaveText("Brewed from its card, by Loft cone, version 4.");
+  const batchUrl = new URL(bar.url()).pathname;
+  await at.close();
+
+  await page.goto(batchUrl);
+  await page.getByRole("button", { name: /^Approve it, and change/ }).click();
+  await expect(page.getByText("It is the standard now.")).toBeVisible();
+  await page.goto(cardUrl);
+  await expect(card).toContainText("200 g");
+  await expect(card).toContainText("9.5");
+  await expect(card).toContainText("As approved");
+  // Taken back, the card is what it was.
+  await page.goto(batchUrl);
+  await page.getByRole("button", { name: "It is the standard no more" }).click();
+  await expect(page.getByText("It is the standard no more; what")).toBeVisible();
+  await page.goto(cardUrl);
+  await expect(card).toContainText("202 g");
+});
+
+test("an iced card says how it was iced, and so does what is logged from it", async ({ page }) => {
+  await page.goto("/scale");
+  await page.getByRole("radio", { name: "Iced" }).click();
+  await choose(page, "made by", "full strength, chilled in a bath");
+  const save = page.getByRole("button", { name: /^Save as/ });
+  await expect(save).toBeEnabled();
+  await save.click();
+  await page.getByRole("button", { name: "Open it" }).click();
+  await expect(page).toHaveURL(/\/cards\//);
+  await page.getByRole("link", { name: "Log a batch of it" }).click();
+  await page.getByText("More about it").click();
+  await expect(page.getByLabel("served")).toHaveValue("bath");
+  await expect(page.getByLabel("ice", { exact: true })).toHaveValue("0 g");
+  // Ice in a drink that is said to be hot is asked about, at its field, and nothing typed is lost.
+  await page.getByLabel("served").selectOption("hot");
+  await page.getByLabel("ice", { exact: true }).fill("300");
+  await page.getByLabel("note").fill("kept");
+  await page.getByRole("button", { name: "Log it" }).click();
+  await expect(page.getByText("There is ice in it: say how it was iced.")).toBeVisible();
+  await expect(page.getByLabel("note")).toHaveValue("kept");
+  await page.getByLabel("served").selectOption("bath");
+  await page.getByLabel("ice", { exact: true }).fill("0");
+  await page.getByRole("button", { name: "Log it" }).click();
+  await expect(page.getByRole("button", { name: "Log it" })).toBeHidden();
+  await expect(page.getByText("iced, chilled in a bath; kept")).toBeVisible();
+});
+
+test("a bench that changed meanwhile is told: the sheet is worked out anew, what was pinned stays, and it saves then", async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await page.goto(BIG_POT);
+  await type(page, "coffee", "190");
+  const save = page.getByRole("button", { name: "Save as card" });
+  await expect(save).toBeEnabled();
+  const before = await plate(page, "comes out").textContent();
+
+  const other = await browser.newContext({
+    baseURL: baseURL ?? "",
+    storageState: await signedInState(browser, baseURL ?? "", "lead"),
+  });
+  const desk = await other.newPage();
+  await desk.goto("/bench/house");
+  const room = desk.getByLabel("room", { exact: false }).first();
+  await room.fill("23");
+  await desk.getByRole("button", { name: /^Keep/ }).first().click();
+  await expect(desk.getByRole("button", { name: /^Keep/ }).first()).toBeEnabled();
+  await other.close();
+
+  await save.click();
+  await expect(page.getByText("The bench was changed meanwhile")).toBeVisible();
+  await expect(plate(page, "coffee")).toContainText("190 g");
+  expect(await plate(page, "comes out").textContent()).toBe(before);
+  await expect(async () => {
+    await save.click();
+    await expect(page.getByText("Kept as a card.")).toBeVisible({ timeout: 3000 });
+  }).toPass();
+});
+
+test("two correct one batch at once: the later one sees both, chooses, and nothing typed is lost", async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const first = page.getByRole("row").nth(1);
+  const correct = (on: typeof page) =>
+    on
+      .getByRole("row")
+      .nth(1)
+      .getByRole("button", { name: /Correct/ });
+  await page.goto("/log");
+  const other = await browser.newContext({
+    baseURL: baseURL ?? "",
+    storageState: await signedInState(browser, baseURL ?? "", "barista"),
+  });
+  const bar = await other.newPage();
+  await bar.goto("/log");
+  await correct(page).click();
+  await correct(bar).click();
+  await bar.getByLabel("dose").fill("188");
+  await bar.getByRole("button", { name: "Correct it" }).click();
+  await expect(bar.getByRole("button", { name: "Correct it" })).toBeHidden();
+  await other.close();
+
+  await page.getByLabel("dose").fill("186");
+  await page.getByLabel("hot water").fill("3100");
+  await page.getByRole("button", { name: "Correct it" }).click();
+  const dialog = page.getByRole("dialog", { name: "Two of you changed this batch" });
+  await expect(dialog.getByRole("group", { name: "dose" })).toContainText("188 g");
+  await expect(dialog.getByRole("group", { name: "dose" })).toContainText("186 g");
+  expect(await seriousFaults(page)).toEqual([]);
+  await dialog.getByRole("group", { name: "dose" }).getByRole("radio", { name: /188 g/ }).check();
+  await dialog.getByRole("button", { name: "Save what is chosen" }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole("button", { name: "Correct it" })).toBeHidden();
+  await expect(first).toContainText("188 g");
+  await expect(first).toContainText("3\u202f100 g");
+});
