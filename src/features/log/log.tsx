@@ -2,6 +2,7 @@
 
 import { Check, Plus, ThumbsDown, ThumbsUp } from "lucide-react";
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import type { BatchRow } from "#contract/batch.ts";
@@ -42,11 +43,14 @@ interface LogProps {
 /** What was really brewed: logged in five fields, listed, and learned from. */
 export function Log({ site, batches, query, older, csv, card }: LogProps) {
   const { may } = useCounter();
+  const router = useRouter();
   const [from, setFrom] = useState(card && "batch" in card ? card : undefined);
   const [adding, setAdding] = useState(from !== undefined && may("logBatches"));
   const done = () => {
     setAdding(false);
     setFrom(undefined);
+    // Loaded once more, the page is not to ask for the card again.
+    if (card) router.replace("/log");
   };
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-3">
