@@ -16,6 +16,7 @@ import {
 import { BREWERS, DEMO_IDS, LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
 import { demoHistory, HISTORY_DAYS } from "./demo/history.ts";
 import { loadDemoHouse } from "./demo/house.ts";
+import { readStandards } from "./standards.ts";
 
 const AT = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: AT };
@@ -136,6 +137,15 @@ describe("a batch", () => {
     const nowhere = { ...POT, id: "0190a5c0-0000-7000-8000-0000000f0002", brewerId: LEAD };
     expect(await logBatch(fresh.db, nowhere, by)).toMatchObject({ failure: { code: "notThere" } });
   });
+});
+
+test("every batch and standard of the demo house says how it was iced", async () => {
+  const rows = await readBatches(fresh.db, PIER_HEAD, {}, 3000);
+  expect(new Set(rows.map(({ method }) => method))).toEqual(new Set([null, "onIce"]));
+  for (const { iceG, method } of rows) expect(method !== null).toBe(iceG > 0);
+  const places = await readStandards(fresh.db);
+  expect(places.some(({ serve }) => serve === "iced")).toBe(true);
+  for (const { serve, method } of places) expect(method).toBe(serve === "iced" ? "onIce" : null);
 });
 
 test("lists are filtered and paged, the newest first, each site's own", async () => {

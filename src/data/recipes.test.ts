@@ -79,6 +79,20 @@ describe("versions", () => {
     });
   });
 
+  test("a save that is refused has renamed nothing, and the same words with another name are another save", async () => {
+    const draft = written();
+    must(await keepVersion(fresh.db, draft, by));
+    must(await keepVersion(fresh.db, { ...draft, revision: 1, recipe: { ...LOFT_RECIPE, doseG: 21 } }, by));
+    const name = `${draft.name} II`;
+    expect(await keepVersion(fresh.db, { ...draft, revision: 1, name }, by)).toMatchObject({
+      failure: { code: "stale", theirs: { name: draft.name } },
+    });
+    const same = { ...draft, revision: 1, recipe: { ...LOFT_RECIPE, doseG: 21 } };
+    must(await keepVersion(fresh.db, same, by));
+    expect(await keepVersion(fresh.db, { ...same, name }, by)).toMatchObject({ failure: { code: "stale" } });
+    expect((await readRecipe(fresh.db, draft.recipeId))!.name).toBe(draft.name);
+  });
+
   test("what was kept never changes: a save over it is stale, and so is a second draft", async () => {
     const first = written({ as: "trial" });
     must(await keepVersion(fresh.db, first, by));

@@ -159,12 +159,6 @@ export function keepVersion(
       .where(and(eq(recipes.name, name), ne(recipes.id, recipeId)));
     if (taken) return fail({ code: "nameTaken" });
     const [recipe] = await tx.select().from(recipes).where(eq(recipes.id, recipeId));
-    if (!recipe) {
-      const [{ last } = { last: null }] = await tx.select({ last: max(recipes.position) }).from(recipes);
-      await tx.insert(recipes).values({ id: recipeId, name, position: (last ?? -1) + 1 });
-    } else if (recipe.name !== name) {
-      await tx.update(recipes).set({ name }).where(eq(recipes.id, recipeId));
-    }
     const versions = await tx
       .select()
       .from(recipeVersions)
@@ -176,10 +170,16 @@ export function keepVersion(
     if (other) {
       const { recipe: written, brewerId, grinderId, coffeeId } = figures;
       const sent = { name, state: as, recipe: written, brewerId, grinderId, coffeeId };
-      const isAgain = own && sentBefore({ ...own, name: recipe?.name ?? name }, sent) === "again";
+      const isAgain = own && sentBefore({ ...own, name: recipe?.name }, sent) === "again";
       if (isAgain) return ok({ revision: own.revision });
       const theirs = await findVersion(tx, (own ?? drafted)!.id);
       return fail({ code: "stale", theirs: theirs! });
+    }
+    if (!recipe) {
+      const [{ last } = { last: null }] = await tx.select({ last: max(recipes.position) }).from(recipes);
+      await tx.insert(recipes).values({ id: recipeId, name, position: (last ?? -1) + 1 });
+    } else if (recipe.name !== name) {
+      await tx.update(recipes).set({ name }).where(eq(recipes.id, recipeId));
     }
     const row = { ...figures, state: as, madeBy: by.personId, at: by.at };
     const version = own?.version ?? (versions[0]?.version ?? 0) + 1;

@@ -2,7 +2,7 @@ import { eq, sql } from "drizzle-orm";
 import { createConnection } from "mysql2/promise";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { must } from "#core/result";
+import { fail, must } from "#core/result";
 import { cutProxy } from "#tests/cutProxy.ts";
 import { freshDatabase, noHash } from "#tests/database.ts";
 import { logBatch, readBatches } from "./batches.ts";
@@ -59,6 +59,15 @@ describe("a transaction", () => {
     await expect(half).rejects.toBe(wrong);
     expect(await nameOf(ONE)).toBe("one");
     expect(await transact(db, async (tx) => rename(tx, ONE, "uno").then(() => 7))).toBe(7);
+    expect(await nameOf(ONE)).toBe("uno");
+  });
+
+  test("that answers with a failure has kept nothing of what it did before", async () => {
+    const refused = await transact(db, async (tx) => {
+      await rename(tx, ONE, "half");
+      return fail({ code: "stale" });
+    });
+    expect(refused).toEqual({ ok: false, failure: { code: "stale" } });
     expect(await nameOf(ONE)).toBe("uno");
   });
 

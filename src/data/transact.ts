@@ -17,7 +17,8 @@ const LONGEST_PAUSE_MS = 300;
 const open = new WeakSet<Database>();
 
 /**
- * Does work as one transaction: all of it is kept, or nothing. Given a transaction, the work becomes part of it.
+ * Does work as one transaction: all of it is kept, or nothing, where it throws or answers with a failed `Result`. Given a
+ * transaction, the work becomes part of it.
  *
  * Deadlocks and the like are tried again, up to eight times, and a key that somebody else took meanwhile once, so that
  * the work must have no effect but on its handle.
@@ -51,8 +52,12 @@ async function once<T>(pool: Pool, work: (tx: Transaction) => Promise<T>): Promi
     await connection.query("START TRANSACTION");
     open.add(tx);
     const result = await insideTransaction(() => work(tx));
-    await commit(connection);
-    connection.release();
+    if (isFailure(result)) {
+      await giveBack(connection);
+    } else {
+      await commit(connection);
+      connection.release();
+    }
     return result;
   } catch (error) {
     await giveBack(connection);
@@ -60,6 +65,11 @@ async function once<T>(pool: Pool, work: (tx: Transaction) => Promise<T>): Promi
   } finally {
     open.delete(tx);
   }
+}
+
+/** Whether an answer is a failed `Result`. */
+function isFailure(answer: unknown): boolean {
+  return typeof answer === "object" && answer !== null && "ok" in answer && answer.ok === false;
 }
 
 async function commit(connection: PoolConnection): Promise<void> {

@@ -195,6 +195,7 @@ export function demoStandards(
       coffeeId: batch.coffeeId!,
       brewerId: batch.brewerId,
       serve: iceG > 0 ? "iced" : "hot",
+      method: batch.method ?? null,
       sizeG: batch.waterG + iceG - retentionGPerG * batch.doseG,
       approvedBy: LEAD,
       at: addHours(batch.at, 1),
@@ -275,6 +276,7 @@ function batchOf(
     brewerId: brewer.id,
     filterId: brewer.filterId,
     ending: "drained",
+    method: planned.iceG > 0 ? "onIce" : null,
     curveVersion: 1,
     densityGPerMl: COFFEES.find(({ id }) => id === habit.coffeeId)!.densityGPerMl,
     // A fresh delivery each fortnight.

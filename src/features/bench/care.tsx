@@ -67,10 +67,12 @@ function Task({ row }: { readonly row: CareRow }) {
   const { act, busy } = useAct();
   const [open, setOpen] = useState(false);
   const isDue = due.share >= 1;
+  // One mark until it is answered: pressed once more after a lost answer, it is the same one.
+  const [doneId, setDoneId] = useState(() => uuidv7());
   const mark = async () => {
-    const doneId = uuidv7();
     const sent = await act(markCareDone({ id: doneId, taskId: id }));
     if (!sent.ok) return;
+    setDoneId(uuidv7());
     toast.success(`${name}: done.`, {
       action: { label: "Undo", onClick: () => void act(unmarkCareDone({ id: doneId })) },
     });

@@ -1,6 +1,6 @@
 "use client";
 
-import { createContext, type ReactNode, useContext } from "react";
+import { createContext, type ReactNode, useContext, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Measure } from "#contract/measure.ts";
@@ -43,10 +43,13 @@ export function useSite(): BenchSite {
 export function useMeasure() {
   const { may } = useCounter();
   const site = useSite();
+  // One proposal until it is answered: sent once more after a lost answer, it is the same one.
+  const [proposalId, setProposalId] = useState(() => uuidv7());
   if (may("measure")) return { save: "Keep", send: keepMeasure };
   if (!may("propose")) return undefined;
   const send = async (measure: Measure) => {
-    const reply = await proposeMeasure({ id: uuidv7(), siteId: site.id, measure });
+    const reply = await proposeMeasure({ id: proposalId, siteId: site.id, measure });
+    if (reply?.serverError?.code !== "unknown") setProposalId(uuidv7());
     if (reply?.data) toast.success("A lead will look at it.");
     return reply;
   };
