@@ -149,7 +149,8 @@ describe("a card that is kept", () => {
     const text = await textOf(choice.id);
     await transact(fresh.db, turnBench);
     expect(await server.keepCard(choice, by)).toEqual(first);
-    const other = { ...choice, chosen: { ...choice.chosen, grind: 7 } };
+    const { revision: benchRevision } = await bench();
+    const other = { ...choice, benchRevision, chosen: { ...choice.chosen, grind: 7 } };
     await expect(server.keepCard(other, by)).rejects.toMatchObject({
       code: "stale",
       message: expect.stringMatching(/kept under that id already: Saltmarsh, hot.* Yours, Saltmarsh, hot/),

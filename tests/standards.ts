@@ -11,7 +11,7 @@ export const BIG_POT: Standard = {
   method: null,
   sizeG: 2801,
   approvedAt: "2026-06-01T10:00:00.000Z",
-  brewedAt: "2026-06-01T09:00:00.000Z",
+  brewedOn: "2026-06-01",
   approvedBy: "Oda Venn",
   grinderId: "chough",
   dialSetting: 11,

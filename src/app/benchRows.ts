@@ -1,5 +1,6 @@
 import { printDay, printTime } from "#app/times.ts";
 import type { Bench } from "#contract/bench.ts";
+import { dayIn, daysBetween } from "#contract/days.ts";
 import type { BlankRunRow, CoolingRow, DripRow, FlowRow, ReadingKind } from "#contract/measure.ts";
 import type { AnyFigures, ThingKind } from "#contract/things.ts";
 import { readYields } from "#data/batches.ts";
@@ -20,7 +21,6 @@ import type {
   SureOf,
   VesselRow,
 } from "#features/bench/index.ts";
-import { dayIn, daysBetween } from "#scaling/days.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
 

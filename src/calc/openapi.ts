@@ -95,6 +95,7 @@ function housePaths(): object {
           inQuery("coffee", uuid),
           inQuery("liked", z.enum(["yes", "no"])),
           inQuery("before", z.iso.datetime()),
+          inQuery("beforeId", uuid),
           inQuery("as", z.literal("csv")),
         ],
         responses: { ...ok("The batches", z.object({ batches: z.array(loggedBatch) })), ...refused },

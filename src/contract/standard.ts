@@ -46,9 +46,10 @@ export function samePlace(a: Place, b: Place): boolean {
 export interface Standard extends Place {
   readonly id: string;
   readonly batchId: string;
-  /** ISO times. */
+  /** ISO time. */
   readonly approvedAt: string;
-  readonly brewedAt: string;
+  /** The day at its site, as an ISO date. */
+  readonly brewedOn: string;
   readonly approvedBy: string;
   readonly grinderId: string;
   readonly dialSetting: number;

@@ -1,5 +1,5 @@
 import { and, desc, eq, gte, inArray, or, type SQL } from "drizzle-orm";
-import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import { type CardSheet, type CardWanted, icedMethodOf } from "#contract/card.ts";
 import { currentCard } from "#contract/cardShape.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
@@ -26,14 +26,20 @@ export interface CardFailure {
 export function insertCard(db: Database, card: NewCard): Promise<Result<Card, CardFailure>> {
   return transact(db, async (tx) => {
     const [known] = await readCards(tx, [card.id]);
-    const told = ({ siteId, sheet }: Pick<Card, "siteId" | "sheet">) => ({ siteId, chosen: sheet.chosen });
-    if (known && sentBefore(told(known), told(card)) === "other")
-      return fail({ code: "stale", theirs: known });
-    if (known) return ok(known);
+    const choice = { siteId: card.siteId, chosen: card.sheet.chosen };
+    if (known) return isOfChoice(known, choice) ? ok(known) : fail({ code: "stale", theirs: known });
     const row = { ...card, ...columnsOf(card.sheet) };
     await tx.insert(cards).values(row);
     return ok({ ...row, revision: 1 });
   });
+}
+
+/** Whether a card was made of a choice: the same choice sent again is the same card, whatever it would come to now. */
+export function isOfChoice(
+  card: Pick<Card, "siteId" | "sheet">,
+  { siteId, chosen }: Pick<CardWanted, "siteId" | "chosen">,
+): boolean {
+  return sentBefore({ siteId: card.siteId, chosen: card.sheet.chosen }, { siteId, chosen }) === "again";
 }
 
 /** What of a sheet stands in columns of its own. */

@@ -1,11 +1,12 @@
 import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
+import { dayIn } from "#contract/days.ts";
 import { type Place, type Standard, samePlace } from "#contract/standard.ts";
 import { STEEP_RETENTION } from "#core/brew";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { turnBench } from "./house.ts";
-import { batches, brewers, coffees, grinderCurves, people, standards } from "./schema.ts";
+import { batches, brewers, coffees, grinderCurves, people, sites, standards } from "./schema.ts";
 import { sentBefore } from "./sentTwice.ts";
 import { lock, type Transaction } from "./transact.ts";
 
@@ -18,21 +19,23 @@ import { lock, type Transaction } from "./transact.ts";
 export async function readStandards(db: Database): Promise<(Standard & { readonly siteId: string })[]> {
   const [rows, curves] = await Promise.all([
     db
-      .select({ standard: standards, batch: batches, person: people.name })
+      .select({ standard: standards, batch: batches, person: people.name, timeZone: sites.timeZone })
       .from(standards)
       .innerJoin(batches, eq(batches.id, standards.batchId))
       .innerJoin(people, eq(people.id, standards.approvedBy))
+      .innerJoin(sites, eq(sites.id, standards.siteId))
       .where(and(isNull(standards.retiredAt), eq(batches.removed, false), isNotNull(batches.dialSetting))),
     db.select().from(grinderCurves),
   ]);
   return rows
     .toSorted(({ standard: a }, { standard: b }) => newestFirst(a, b))
-    .map(({ standard, batch, person }) => ({
+    .map(({ standard, batch, person, timeZone }) => ({
       siteId: standard.siteId,
       ...standardOf(
         { id: standard.id, place: standard, approvedAt: standard.at, approvedBy: person },
         batch,
         curves.find((each) => each.grinderId === batch.grinderId && each.version === batch.curveVersion),
+        timeZone,
       ),
     }));
 }
@@ -49,6 +52,7 @@ export function standardOf(
   { id, place: { coffeeId, brewerId, serve, method, sizeG }, approvedAt, approvedBy }: Approval,
   batch: BatchLine,
   curve: Pick<typeof grinderCurves.$inferSelect, "version" | "points"> | undefined,
+  timeZone: string,
 ): Standard {
   return {
     id,
@@ -59,7 +63,7 @@ export function standardOf(
     method,
     sizeG,
     approvedAt: approvedAt.toISOString(),
-    brewedAt: batch.at.toISOString(),
+    brewedOn: dayIn(timeZone, batch.at),
     approvedBy,
     grinderId: batch.grinderId!,
     dialSetting: batch.dialSetting!,

@@ -1,9 +1,9 @@
 import type { Bench, BenchCoffee, BenchGrinder } from "#contract/bench.ts";
+import { daysBetween } from "#contract/days.ts";
 import type { Standard } from "#contract/standard.ts";
 import { bedDepthMm } from "#core/brew";
 import type { Bag, Lesson } from "#core/learn";
 import type { Teaching } from "#core/outlook";
-import { dayIn, daysBetween } from "./days.ts";
 
 /** A coffee's bag as it is on a day. */
 export function bagOf(
@@ -33,13 +33,13 @@ export function teaches({ grinderId, curve }: Standard, grinder: BenchGrinder): 
 }
 
 /** A standard as a lesson; undefined where its brewer or its coffee is gone, or its bed is not known. */
-function lessonOf(standard: Standard, { site, brewers, coffees }: Bench): Lesson | undefined {
+function lessonOf(standard: Standard, { brewers, coffees }: Bench): Lesson | undefined {
   // A concentrate lies in its water: its setting says nothing of a bed.
   if (standard.method === "steep") return undefined;
   const brewer = brewers.find(({ id }) => id === standard.brewerId);
   const coffee = coffees.find(({ id }) => id === standard.coffeeId);
   if (!brewer?.basket || !coffee) return undefined;
-  const { doseG, waterG, iceG, dialSetting, batchId, brewedAt, roastedOn } = standard;
+  const { doseG, waterG, iceG, dialSetting, batchId, brewedOn, roastedOn } = standard;
   const densityGPerMl = standard.densityGPerMl ?? coffee.densityGPerMl;
   const depth = bedDepthMm({ doseG, densityGPerMl, basket: brewer.basket });
   if (!depth.ok) return undefined;
@@ -49,6 +49,6 @@ function lessonOf(standard: Standard, { site, brewers, coffees }: Bench): Lesson
     bedDepthMm: depth.value,
     shortfall: Math.log2((waterG + iceG) / waterG),
     coffeeId: coffee.id,
-    bag: bagOf({ ...coffee, densityGPerMl, roastedOn }, dayIn(site.timeZone, new Date(brewedAt))),
+    bag: bagOf({ ...coffee, densityGPerMl, roastedOn }, brewedOn),
   };
 }

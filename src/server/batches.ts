@@ -36,9 +36,9 @@ export interface Logged {
 /** Logs a batch; a brewer that learns from the log learns from it at once. */
 export async function log(batch: LoggedBatch, by: Act): Promise<Logged> {
   await judge(batch);
-  const kept = keptOr(await logBatch(database(), batch, by));
+  const kept = keptOrTheirs(await logBatch(database(), batch, by));
   if ("theirs" in kept) return kept;
-  await learnBehind(kept, by);
+  await learnFrom(kept, by);
   return {};
 }
 
@@ -69,17 +69,17 @@ async function changeBatch(
   by: Act,
 ): Promise<Logged> {
   const { kept, followed } = await transact(database(), async (tx) => {
-    const kept = keptOr(await correctBatch(tx, which, change, by));
+    const kept = keptOrTheirs(await correctBatch(tx, which, change, by));
     const touched = "theirs" in kept ? undefined : kept.touched;
     return { kept, followed: touched && (await followChange(tx, { batchId: which.id, touched }, by)) };
   });
   if ("theirs" in kept) return kept;
-  await learnBehind(kept, by);
+  await learnFrom(kept, by);
   return followed === undefined ? {} : { followed };
 }
 
 /** What was kept, or the batch as somebody else left it; throws what else stands against it. */
-function keptOr(logged: Result<KeptBatch, BatchFailure>): KeptBatch | { readonly theirs: BatchRow } {
+function keptOrTheirs(logged: Result<KeptBatch, BatchFailure>): KeptBatch | { readonly theirs: BatchRow } {
   if (logged.ok) return logged.value;
   const { failure } = logged;
   if (failure.code === "stale") return { theirs: failure.theirs };
@@ -107,7 +107,7 @@ async function judge(batch: LoggedBatch): Promise<void> {
 const NEWS_G_PER_G = 0.005;
 
 /** Learns from the log as it is now. The batch was kept: a failure to learn is written down, and changes nothing of that. */
-async function learnBehind({ brewerIds, pairs }: KeptBatch, by: Act): Promise<void> {
+async function learnFrom({ brewerIds, pairs }: KeptBatch, by: Act): Promise<void> {
   try {
     for (const brewerId of brewerIds) await learnBed(brewerId, by);
   } catch (error) {

@@ -1,8 +1,8 @@
 import type { Bench } from "#contract/bench.ts";
-import type { CardSheet, CardWanted } from "#contract/card.ts";
+import type { CardWanted } from "#contract/card.ts";
 import type { Act } from "#data/audit.ts";
 import { findBenchRecipe } from "#data/bench.ts";
-import { type Card, insertCard, readCards } from "#data/cards.ts";
+import { insertCard, isOfChoice, readCards } from "#data/cards.ts";
 import { makeCard } from "#scaling/card.ts";
 import { cardFailureSentence, cardTitle, otherCardSentence, staleCardSentence } from "#words/index.ts";
 import { Refusal } from "./action.ts";
@@ -14,17 +14,18 @@ import { benchOf } from "./site.ts";
  * A choice that was made on an older bench is told, and so is a dial that comes out otherwise than it was shown.
  */
 export async function keepCard(
-  { id, siteId, chosen, benchRevision, setting }: CardWanted,
-  by: Act & { readonly personId: string },
+  wanted: CardWanted,
+  { personId: madeBy, at: createdAt }: Act & { readonly personId: string },
 ): Promise<{ readonly draft: boolean }> {
-  const [known] = await readCards(database(), [id]);
-  const card = known
-    ? { ...known, siteId, sheet: { ...known.sheet, chosen } }
-    : { id, siteId, ...(await cardNow({ siteId, chosen, benchRevision, setting })), ...madeBy(by) };
-  const kept = await insertCard(database(), card);
+  const { id, siteId } = wanted;
+  const [stored] = await readCards(database(), [id]);
+  // However the bench has changed since it was kept, it is kept.
+  if (stored && isOfChoice(stored, wanted)) return { draft: stored.draft };
+  const made = await cardNow(wanted);
+  const kept = await insertCard(database(), { id, siteId, ...made, madeBy, createdAt });
   if (kept.ok) return { draft: kept.value.draft };
-  const { theirs } = kept.failure;
-  throw new Refusal(otherCardSentence(told(theirs), told(card)), { code: "stale" });
+  const [theirs, yours] = [kept.failure.theirs, made].map(({ sheet, draft }) => cardTitle(sheet, draft));
+  throw new Refusal(otherCardSentence(theirs!, yours!), { code: "stale" });
 }
 
 /** The card that a choice makes now; throws what stands against it. */
@@ -51,12 +52,4 @@ async function benchWith(bench: Bench, versionId: string): Promise<Bench> {
     bench.recipes.find((each) => each.versionId === versionId) ??
     (await findBenchRecipe(database(), versionId));
   return { ...bench, recipes: recipe ? [recipe] : [] };
-}
-
-function madeBy({ personId, at }: Act & { readonly personId: string }) {
-  return { madeBy: personId, createdAt: at };
-}
-
-function told({ draft, sheet }: Pick<Card, "draft"> & { readonly sheet: CardSheet }): string {
-  return cardTitle(sheet, draft);
 }

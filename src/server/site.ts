@@ -1,12 +1,12 @@
 import { cookies } from "next/headers";
 import { cache } from "react";
 import type { Bench } from "#contract/bench.ts";
+import { dayIn } from "#contract/days.ts";
 import { readBench } from "#data/bench.ts";
 import { listCards } from "#data/cards.ts";
 import { isDatabaseAway } from "#data/failures.ts";
 import { readBenchRevision } from "#data/house.ts";
 import type { Transaction } from "#data/transact.ts";
-import { dayIn } from "#scaling/days.ts";
 import { Refusal } from "./action.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";

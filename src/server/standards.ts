@@ -62,7 +62,8 @@ export async function approvalOf(batchId: string): Promise<{
           version: batch.curveVersion,
           points: batch.curveVersion === grinder?.curveVersion ? grinder.curve : [],
         };
-  const approved = standardOf({ id: "", place, approvedAt: batch.at, approvedBy: "" }, batch, curve);
+  const approval = { id: "", place, approvedAt: batch.at, approvedBy: "" };
+  const approved = standardOf(approval, batch, curve, bench.site.timeZone);
   const standards = [approved, ...bench.standards.filter((each) => !retired.includes(each))];
   const touched = [approved, ...retired];
   const settling = { bench: { ...bench, standards }, batchId, grinderIds: touched.map(grinderOf) };
