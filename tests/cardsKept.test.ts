@@ -232,6 +232,25 @@ describe("a batch that is logged from a card", () => {
     },
   );
 
+  test("approved, it moves what is ground by the learned dial of its grinder, on another brewer too", async () => {
+    const now = await bench();
+    const learned = await wanted((state) => ({
+      ...state,
+      grind: "learned",
+      brewer: DEMO_IDS.brewers.turnstone,
+    }));
+    const ruled = await wanted((state) => ({ ...state, grind: "rule", brewer: DEMO_IDS.brewers.turnstone }));
+    const pot = await wanted();
+    for (const choice of [learned, ruled, pot]) await server.keepCard(choice, by);
+    const { dial } = (await kept(pot.id)).sheet;
+    const { id } = await logFrom(pot.id, { dialSetting: dial!.setting + 4 });
+    const { effects } = await server.approvalOf(id);
+    const moved = effects.find((effect) => effect.id === learned.id);
+    expect(moved?.after).toMatchObject({ sheet: { dial: { by: "learned" } } });
+    expect(effects.some((effect) => effect.id === ruled.id)).toBe(false);
+    expect(now.grinders[0]!.id).toBe(learned.chosen.grinder);
+  });
+
   test("takes its recipe's version from the card, whatever is sent; a card of nowhere is refused at its field", async () => {
     const choice = await wanted();
     await server.keepCard(choice, by);

@@ -15,6 +15,7 @@ import { loadDemoHouse } from "#data/demo/house.ts";
 import { readBenchRevision } from "#data/house.ts";
 import { audit, batches, cards, people, sites, standards } from "#data/schema.ts";
 import { readShift } from "#data/shifts.ts";
+import { readStandards } from "#data/standards.ts";
 import { findThing } from "#data/things.ts";
 import { firstState } from "#scaling/start.ts";
 import { aCard } from "./cards.ts";
@@ -284,6 +285,19 @@ test("twelve corrections of one approved batch at once: one is kept with what fo
   for (const { theirs } of answers)
     if (theirs) expect(theirs).toMatchObject({ id: batchId, doseG, revision: 2 });
   expect((await readCards(fresh.db, [cardId]))[0]!.sheet.result.rounded.doseG).toBe(doseG);
+});
+
+test("of two pots that are approved for one place in the same moment, one is in force, and the other gave way", async () => {
+  for (let round = 0; round < 6; round++) {
+    const pots = [uuidv7(), uuidv7()];
+    for (const id of pots) await server.log({ ...POT, id }, by);
+    const approved = pots.map((batchId) =>
+      server.approve({ id: uuidv7(), batchId, revision: 1, cardIds: [] }, by),
+    );
+    await Promise.all(approved);
+    const inForce = (await readStandards(fresh.db)).filter(({ batchId }) => pots.includes(batchId));
+    expect(inForce).toHaveLength(1);
+  }
 });
 
 test("two leads who demote each other at once: one of them leads on", async () => {

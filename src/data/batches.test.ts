@@ -139,6 +139,21 @@ describe("a batch", () => {
   });
 });
 
+test("what a concentrate kept teaches nothing of its brewer's bed", async () => {
+  const bedding = BREWERS.find(({ id }) => id === TURNSTONE)!;
+  const ids = async () =>
+    (await readYields(fresh.db, { ...bedding, brewerId: TURNSTONE, ending: "drained" })).map(({ id }) => id);
+  for (const [method, counts] of [
+    ["steep", false],
+    ["bath", true],
+  ] as const) {
+    const id = uuidv7();
+    must(await logBatch(fresh.db, { ...POT, id, method }, by));
+    expect((await ids()).includes(id)).toBe(counts);
+    must(await correctBatch(fresh.db, { id, revision: 1 }, { removed: true }, by));
+  }
+});
+
 test("every batch and standard of the demo house says how it was iced", async () => {
   const rows = await readBatches(fresh.db, PIER_HEAD, {}, 3000);
   expect(new Set(rows.map(({ method }) => method))).toEqual(new Set([null, "onIce"]));

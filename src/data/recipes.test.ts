@@ -148,6 +148,16 @@ describe("the version that counts", () => {
 
   const approve = (versionId: string) => transact(fresh.db, (tx) => setStandard(tx, versionId, by));
 
+  test("of two versions that are approved in the same moment, one is the standard", async () => {
+    for (let round = 0; round < 6; round++) {
+      const first = written({ as: "trial" });
+      const second = { ...first, versionId: uuidv7(), recipe: { ...LOFT_RECIPE, doseG: 23 } };
+      for (const kept of [first, second]) must(await keepVersion(fresh.db, kept, by));
+      await Promise.all([approve(first.versionId), approve(second.versionId)]);
+      expect((await states(first.recipeId)).filter((state) => state.endsWith("standard"))).toHaveLength(1);
+    }
+  });
+
   test("a new standard makes the old one an earlier one; a draft cannot be one; the trail says so", async () => {
     expect(await approve(demoId(64))).toBe(true);
     expect(await states(LOFT)).toEqual(["4 earlier", "3 standard"]);

@@ -53,7 +53,17 @@ describe("a logged batch, as the forecast takes it", () => {
     expect(poured.brew.pours).toHaveLength(LOFT_CONE.pours.length);
   });
 
-  test("what cannot be forecast tells nothing: no dial, no coffee, no basket, a press", () => {
+  test("its water is as warm as the recipe that it was brewed by, where it names one", () => {
+    const hotter = { ...LOFT_CONE, versionId: "hotter", waterTempC: 96 };
+    const bench = { ...BENCH, recipes: [...BENCH.recipes, hotter] };
+    const tempOf = (recipeVersionId: string | null) =>
+      loggedBrew({ ...POT, recipeVersionId }, FULMAR, CHOUGH, bench)!.brew.waterTempC;
+    expect([tempOf("hotter"), tempOf(null), tempOf("gone")]).toEqual([96, 93, 93]);
+  });
+
+  test("what cannot be forecast tells nothing: no dial, no coffee, no basket, a press, a concentrate", () => {
+    expect(told({ method: "steep" })).toBeUndefined();
+    expect(told({ method: "bath" })).toBeDefined();
     expect(told({ dialSetting: null })).toBeUndefined();
     expect(told({ coffeeId: null })).toBeUndefined();
     expect(told({}, { ...FULMAR, basket: null })).toBeUndefined();

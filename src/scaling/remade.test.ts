@@ -66,6 +66,7 @@ describe("a card from another version of its recipe", () => {
         const stored = JSON.stringify(must(makeCard({ iced, ...others }, BENCH_)).sheet);
         const again = must(remade(currentCard(JSON.parse(stored)), LOFT, LOFT, BENCH_)).sheet;
         expect(JSON.stringify(again)).toBe(stored);
+        expect(JSON.stringify(must(makeCard({ ...served, grind }, BENCH_)).sheet)).toBe(stored);
         expect(cardSheet.parse(JSON.parse(stored))).toEqual(JSON.parse(stored));
       }
     },

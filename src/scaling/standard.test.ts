@@ -12,6 +12,7 @@ import { type MadeCard, makeCard } from "./card.ts";
 import { placeOfCard, settled } from "./standard.ts";
 import { firstState } from "./start.ts";
 import { type ScaleState, serveAs } from "./state.ts";
+import { teachingOf } from "./teaching.ts";
 
 const FULMAR = BENCH.brewers[0]!;
 const sheetOf = ({ sheet }: MadeCard) => sheet;
@@ -91,6 +92,13 @@ describe("a card and its standard", () => {
     const taught = cardAfter(learned, benchWith(small), "small")!;
     expect(taught.dial?.by).toBe("learned");
     expect(taught.dial!.setting).toBeGreaterThan(learned.dial!.setting);
+  });
+
+  test("what was steeped teaches no dial: there was no bed", () => {
+    const lessonsOf = (method: "bath" | "steep") =>
+      teachingOf(benchWith({ ...BIG_POT, serve: "iced", method }), BENCH.grinders[0]!, BENCH.coffees[0]!)
+        .lessons;
+    expect([lessonsOf("bath"), lessonsOf("steep")].map(({ length }) => length)).toEqual([1, 0]);
   });
 
   test("Scale takes it as it was brewed", () => {

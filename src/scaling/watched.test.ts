@@ -46,6 +46,7 @@ describe("what is watched of a standard", () => {
       pot(9, { doseG: 180 }),
       pot(10, { waterG: 2350 }),
       pot(11, { iceG: 800 }),
+      pot(12, { method: "bath" }),
     ];
     const { batches, signals } = seen([...as, ...others]);
     expect(batches).toBe(4);
