@@ -156,6 +156,7 @@ test("two correct one batch at once: the later one sees both, chooses, and nothi
   await page.getByLabel("hot water").fill("3100");
   await page.getByRole("button", { name: "Correct it" }).click();
   const dialog = page.getByRole("dialog", { name: "Two of you changed this batch" });
+  await expect(dialog).toContainText("Ida Quill was faster");
   await expect(dialog.getByRole("group", { name: "dose" })).toContainText("188 g");
   await expect(dialog.getByRole("group", { name: "dose" })).toContainText("186 g");
   expect(await seriousFaults(page)).toEqual([]);

@@ -75,7 +75,7 @@ describe("a batch", () => {
     // The same moment, said in another way.
     expect(await server.log({ ...pot, at: "2026-07-14T09:30:00.000+01:00" }, by)).toEqual({});
     const other = await server.log({ ...pot, doseG: 210 }, by);
-    expect(other.theirs).toMatchObject({ id: pot.id, doseG: 190, revision: 1, person: "Oda Venn" });
+    expect(other.theirs).toMatchObject({ id: pot.id, doseG: 190, revision: 1, changedBy: "Oda Venn" });
     const kept = (await readBatches(fresh.db, PIER_HEAD)).filter(({ id }) => id === pot.id);
     expect(kept.map(({ doseG }) => doseG)).toEqual([190]);
   });
@@ -84,11 +84,13 @@ describe("a batch", () => {
     const pot = aPot();
     await server.log(pot, by);
     const corrected = { ...pot, doseG: 195, revision: 1 };
-    expect(await server.correct(corrected, by)).toEqual({});
-    expect(await server.correct(corrected, by)).toEqual({});
+    const barista = { ...by, personId: BARISTA };
+    expect(await server.correct(corrected, barista)).toEqual({});
+    expect(await server.correct(corrected, barista)).toEqual({});
     expect((await findBatch(fresh.db, pot.id))!.revision).toBe(2);
     const { theirs } = await server.correct({ ...pot, doseG: 200, revision: 1 }, by);
-    expect(theirs).toMatchObject({ doseG: 195, revision: 2 });
+    // Said of who corrected it, not of who logged it.
+    expect(theirs).toMatchObject({ doseG: 195, revision: 2, person: "Oda Venn", changedBy: "Ida Quill" });
     // Chosen against theirs, it is kept.
     expect(await server.correct({ ...pot, doseG: 200, revision: 2 }, by)).toEqual({});
   });

@@ -2,7 +2,7 @@ import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
 import { uuid } from "#contract/card.ts";
 import { learnRetention } from "#core/measure";
 import type { Result } from "#core/result";
-import type { Act } from "#data/audit.ts";
+import { type Act, readAudit } from "#data/audit.ts";
 import {
   type BatchFailure,
   type BatchFilter,
@@ -11,6 +11,7 @@ import {
   logBatch,
   readYields,
 } from "#data/batches.ts";
+import type { Database } from "#data/connection.ts";
 import { keepMeasured } from "#data/measures.ts";
 import { findThing } from "#data/things.ts";
 import { transact } from "#data/transact.ts";
@@ -30,13 +31,18 @@ export interface Logged {
   /** Cards that rested on the batch and changed with it, where it was approved. */
   readonly followed?: number;
   /** The batch as somebody else left it, where they were faster: nothing was kept. */
-  readonly theirs?: BatchRow;
+  readonly theirs?: BatchByOthers;
+}
+
+/** A batch as somebody else logged or corrected it last. */
+export interface BatchByOthers extends BatchRow {
+  readonly changedBy: string;
 }
 
 /** Logs a batch; a brewer that learns from the log learns from it at once. */
 export async function log(batch: LoggedBatch, by: Act): Promise<Logged> {
   await judge(batch);
-  const kept = keptOrTheirs(await logBatch(database(), batch, by));
+  const kept = await keptOrTheirs(database(), await logBatch(database(), batch, by));
   if ("theirs" in kept) return kept;
   await learnFrom(kept, by);
   return {};
@@ -69,7 +75,7 @@ async function changeBatch(
   by: Act,
 ): Promise<Logged> {
   const { kept, followed } = await transact(database(), async (tx) => {
-    const kept = keptOrTheirs(await correctBatch(tx, which, change, by));
+    const kept = await keptOrTheirs(tx, await correctBatch(tx, which, change, by));
     const touched = "theirs" in kept ? undefined : kept.touched;
     return { kept, followed: touched && (await followChange(tx, { batchId: which.id, touched }, by)) };
   });
@@ -79,10 +85,17 @@ async function changeBatch(
 }
 
 /** What was kept, or the batch as somebody else left it; throws what else stands against it. */
-function keptOrTheirs(logged: Result<KeptBatch, BatchFailure>): KeptBatch | { readonly theirs: BatchRow } {
+async function keptOrTheirs(
+  db: Database,
+  logged: Result<KeptBatch, BatchFailure>,
+): Promise<KeptBatch | { readonly theirs: BatchByOthers }> {
   if (logged.ok) return logged.value;
   const { failure } = logged;
-  if (failure.code === "stale") return { theirs: failure.theirs };
+  if (failure.code === "stale") {
+    const { theirs } = failure;
+    const [last] = await readAudit(db, { subject: "batch", subjectId: theirs.id });
+    return { theirs: { ...theirs, changedBy: last?.person ?? theirs.person ?? "somebody else" } };
+  }
   throw new Refusal(batchSentence(failure.code), failure.code === "noCard" ? { field: "cardId" } : {});
 }
 

@@ -44,7 +44,7 @@ export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
   });
   const fields = batchFields(site);
   const form = useSpecFields(fields, base.values);
-  const [theirs, setTheirs] = useState<BatchRow>();
+  const [theirs, setTheirs] = useState<BatchRow & { readonly changedBy: string }>();
   const { act, at, busy } = useAct();
   const send = async (values: Values, revision: number | undefined) => {
     const message = messageOf(values, base.known, site);
@@ -91,7 +91,7 @@ export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
       {theirs && (
         <Conflict
           what="this batch"
-          who={theirs.person ?? "somebody else"}
+          who={theirs.changedBy}
           versions={{
             base: batch ? shown(base.values) : {},
             mine: shown(form.read),
