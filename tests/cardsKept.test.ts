@@ -1,4 +1,4 @@
-import { eq, sql } from "drizzle-orm";
+import { eq, inArray, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import type { LoggedBatch } from "#contract/batch.ts";
@@ -29,6 +29,7 @@ const by = { personId: LEAD, at: NOW };
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 let server: typeof import("#server/cards.ts") &
   typeof import("#server/batches.ts") &
+  typeof import("#server/shifts.ts") &
   typeof import("#server/standards.ts");
 
 beforeAll(async () => {
@@ -39,6 +40,7 @@ beforeAll(async () => {
   server = {
     ...(await import("#server/cards.ts")),
     ...(await import("#server/batches.ts")),
+    ...(await import("#server/shifts.ts")),
     ...(await import("#server/standards.ts")),
   };
 });
@@ -174,6 +176,29 @@ describe("a card that is kept", () => {
     await server.keepCard(choice, by);
     expect(await kept(choice.id)).toMatchObject({ recipeVersionId: demoId(64) });
   });
+});
+
+test("a day's list has its cards, however many were made since", async () => {
+  const choice = await wanted();
+  await server.keepCard(choice, by);
+  await fresh.db.execute(
+    sql`UPDATE cards SET created_at = created_at - INTERVAL 1 DAY WHERE id = ${choice.id}`,
+  );
+  const day = { siteId: PIER_HEAD, day: "2026-07-16" };
+  const items = [{ id: uuidv7(), cardId: choice.id, batches: 2 }];
+  await server.saveList(day, { revision: 0, items }, by);
+  const [copied] = await fresh.db.select().from(cards).where(eq(cards.id, choice.id));
+  const copies = Array.from({ length: 201 }, () => ({ ...copied!, id: uuidv7(), createdAt: NOW }));
+  await fresh.db.insert(cards).values(copies);
+  const ids = (await server.cardsFor(day, await server.listOf(day))).map(({ id }) => id);
+  expect(ids.filter((id) => id === choice.id)).toHaveLength(1);
+  expect(ids.length).toBe(201);
+  await fresh.db.delete(cards).where(
+    inArray(
+      cards.id,
+      copies.map(({ id }) => id),
+    ),
+  );
 });
 
 describe("a batch that is logged from a card", () => {

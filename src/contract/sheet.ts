@@ -1,24 +1,31 @@
 import { z } from "zod";
 import { USUAL_DENSITY_G_PER_ML } from "#core/brew";
-import { CHECK_CODES, SERVES, SEVERITIES, USUAL_ICE_HEAP_G_PER_ML } from "#core/sheet";
+import { CHECK_CODES, type PinName, SERVES, SEVERITIES, USUAL_ICE_HEAP_G_PER_ML } from "#core/sheet";
 import * as n from "./numbers.ts";
+import { PIN_RANGES } from "./pinRanges.ts";
+
+/** A pin within its range, that may be left out. */
+function pin(name: PinName, what: string) {
+  const range = PIN_RANGES[name];
+  const low = "least" in range ? z.number().min(range.least) : z.number().gt(range.above);
+  const within = "most" in range ? low.max(range.most) : low.lt(range.below);
+  return within.describe(what).optional();
+}
 
 export const pins = z
   .strictObject({
-    doseG: n.doseG.optional(),
-    brewWaterG: n.massG.optional(),
-    bypassG: n.massG.optional(),
-    iceG: n.massG.optional(),
-    brewRatio: n.ratio.optional().describe("Hot water, bypass included, per dose, g/g"),
-    totalRatio: n.ratio.optional().describe("All water, ice counted, per dose, g/g"),
-    yieldG: n.massG.optional().describe("Beverage with all ice melted, g"),
-    yieldRatio: n.ratio.optional().describe("Beverage per dose, g/g"),
-    iceShare: n.share.optional().describe("Ice as a share of all water"),
-    bypassShare: n.share.optional().describe("Bypass as a share of hot water"),
-    strengthPct: n.strengthPct.optional(),
-    finalTempC: n.liquidTempC
-      .optional()
-      .describe("Temperature when the ice has melted, °C, below the drip's"),
+    doseG: pin("doseG", "Dry coffee, g"),
+    brewWaterG: pin("brewWaterG", "Mass, g"),
+    bypassG: pin("bypassG", "Mass, g"),
+    iceG: pin("iceG", "Mass, g"),
+    brewRatio: pin("brewRatio", "Hot water, bypass included, per dose, g/g"),
+    totalRatio: pin("totalRatio", "All water, ice counted, per dose, g/g"),
+    yieldG: pin("yieldG", "Beverage with all ice melted, g"),
+    yieldRatio: pin("yieldRatio", "Beverage per dose, g/g"),
+    iceShare: pin("iceShare", "Ice as a share of all water"),
+    bypassShare: pin("bypassShare", "Bypass as a share of hot water"),
+    strengthPct: pin("strengthPct", "Dissolved solids in the beverage, % by mass"),
+    finalTempC: pin("finalTempC", "Temperature when the ice has melted, °C, below the drip's"),
   })
   .describe(
     "What is known; each pin is one linear equation. Hot needs two, iced three, one more with bypass.",

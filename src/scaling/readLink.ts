@@ -1,4 +1,5 @@
 import type { Bench, BenchGrinder } from "#contract/bench.ts";
+import { placeInRange } from "#contract/pinRanges.ts";
 import { onDial } from "#core/grind";
 import {
   GLASS_PINS,
@@ -13,7 +14,7 @@ import {
 import { ANSWERS } from "#core/outlook";
 import { PIN_NAMES, type PinName, type PinSet, type Serve } from "#core/sheet";
 import { methodAs } from "#scaling/iced/schools.ts";
-import { inRange, LINK_KEYS } from "./link.ts";
+import { LINK_KEYS } from "./link.ts";
 import { firstState } from "./start.ts";
 import { chosenOf, firstPins, type GrindPick, type ScaleState } from "./state.ts";
 
@@ -98,7 +99,7 @@ function readPins(text: string): readonly PinSet[] | undefined {
   const sound =
     pins.length <= PIN_NAMES.length &&
     new Set(names).size === names.length &&
-    pins.every(({ name, value }) => PIN_NAMES.includes(name) && inRange(name, value));
+    pins.every(({ name, value }) => PIN_NAMES.includes(name) && placeInRange(name, value) === "within");
   return sound ? pins : undefined;
 }
 

@@ -1,9 +1,17 @@
 import type { ShiftIce, ShiftItem, ShiftKept } from "#contract/shift.ts";
 import type { Act } from "#data/audit.ts";
-import { readCards } from "#data/cards.ts";
+import { type Card, listCards, readCards } from "#data/cards.ts";
 import { readShift, replaceShift, type ShiftAt, type ShiftDay } from "#data/shifts.ts";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
+
+/** Cards that a day's list may be made of: the site's newest, and whatever older ones it lists already; no drafts. */
+export async function cardsFor({ siteId }: ShiftDay, { items }: Pick<ShiftKept, "items">): Promise<Card[]> {
+  const newest = await listCards(database(), siteId);
+  const known = new Set(newest.map(({ id }) => id));
+  const older = items.map(({ cardId }) => cardId).filter((id) => !known.has(id));
+  return [...newest, ...(await readCards(database(), older))].filter(({ draft }) => !draft);
+}
 
 /** A day's list with who changed it last. */
 export async function listOf(day: ShiftDay): Promise<ShiftKept> {

@@ -7,13 +7,14 @@ import { memo, useCallback, useDeferredValue, useEffect, useMemo, useReducer, us
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
+import { PIN_RANGES, placeInRange } from "#contract/pinRanges.ts";
 import type { IcedSheet } from "#core/iced";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
 import { cupOverIce, icedCupOf } from "#scaling/iced/input.ts";
 import { isCoupled, withoutIce } from "#scaling/iced/method.ts";
 import { turned } from "#scaling/iced/placed.ts";
-import { inRange, mostOf, queryOf } from "#scaling/link.ts";
+import { queryOf } from "#scaling/link.ts";
 import { extractionOf, pinOn, solveState } from "#scaling/solved.ts";
 import {
   chosenOf,
@@ -110,12 +111,13 @@ export function Scale({ bench, start, broken }: ScaleProps) {
 
   const pin = (name: FigureName, value: number): string | undefined => {
     const { print, label } = FIGURES[name];
-    if (!inRange(name, value)) {
-      return value < 0
-        ? `${label} cannot be below nothing.`
-        : value > mostOf(name)
-          ? `That is too much: at most ${print(mostOf(name), units)}.`
-          : "That is too little.";
+    const place = placeInRange(name, value);
+    if (place !== "within") {
+      const range = PIN_RANGES[name];
+      const most =
+        "most" in range ? `at most ${print(range.most, units)}` : `below ${print(range.below, units)}`;
+      if (place === "above") return `That is too much: ${most}.`;
+      return value < 0 ? `${label} cannot be below nothing.` : "That is too little.";
     }
     const pinned = pinOn(state, { name, value }, bench, forecastPct);
     if (!pinned.ok) return icedFailureSentence(pinned.failure, units.printTemp);

@@ -2,12 +2,10 @@ import { tz } from "@date-fns/tz";
 import { addDays, format, formatISO, isValid, parseISO } from "date-fns";
 import type { Metadata } from "next";
 import { guarded } from "#app/guarded.tsx";
-import { listCards } from "#data/cards.ts";
 import { Trouble } from "#features/frame/index.ts";
 import { ShiftList } from "#features/shift/index.ts";
 import { now } from "#server/clock.ts";
-import { database } from "#server/database.ts";
-import { listOf } from "#server/shifts.ts";
+import { cardsFor, listOf } from "#server/shifts.ts";
 import { currentBench } from "#server/site.ts";
 
 export const metadata: Metadata = { title: "Shift · Tumbek" };
@@ -27,10 +25,9 @@ export default guarded("see", async ({ searchParams }: Props) => {
   const today = formatISO(now(), { ...zone, representation: "date" });
   const day =
     typeof asked === "string" && /^\d{4}-\d\d-\d\d$/.test(asked) && isValid(parseISO(asked)) ? asked : today;
-  const [cards, list] = await Promise.all([
-    listCards(database(), bench.site.id),
-    listOf({ siteId: bench.site.id, day }),
-  ]);
+  const at = { siteId: bench.site.id, day };
+  const list = await listOf(at);
+  const cards = await cardsFor(at, list);
   const near = Array.from({ length: DAYS_AHEAD }, (_, i) =>
     formatISO(addDays(parseISO(today), i), { representation: "date" }),
   );
@@ -44,7 +41,7 @@ export default guarded("see", async ({ searchParams }: Props) => {
       bench={bench}
       day={day}
       days={days}
-      cards={cards.filter(({ draft }) => !draft).map(({ id, sheet }) => ({ id, sheet }))}
+      cards={cards.map(({ id, sheet }) => ({ id, sheet }))}
       start={list}
     />
   );
