@@ -285,6 +285,37 @@ describe("a batch that is logged from a card", () => {
     await expect(logFrom(choice.id, { brewerId: DEMO_IDS.brewers.cone })).rejects.toMatchObject({
       field: "cardId",
     });
+    const byHand = { cardId: null, recipeVersionId: uuidv7() };
+    await expect(logFrom(choice.id, byHand)).rejects.toMatchObject({ field: "recipeVersionId" });
+    // Corrected, it keeps what it was brewed by; to a card that is not there it is not.
+    const {
+      approved,
+      coffee,
+      brewer,
+      vessel,
+      grinder,
+      person,
+      recipe,
+      recipeVersion,
+      siteId,
+      removed,
+      ...own
+    } = (await findBatch(fresh.db, id))!;
+    const corrected = { ...own, doseG: own.doseG + 1, recipeVersionId: null };
+    expect(await server.correct(corrected, by)).toEqual({});
+    expect(await findBatch(fresh.db, id)).toMatchObject({
+      cardId: choice.id,
+      recipeVersionId: choice.chosen.recipe,
+      revision: 2,
+    });
+    expect(await server.correct(corrected, by)).toEqual({});
+    await expect(server.correct({ ...own, cardId: uuidv7(), revision: 2 }, by)).rejects.toMatchObject({
+      field: "cardId",
+    });
+    expect(await server.correct({ ...own, cardId: null, recipeVersionId: null, revision: 2 }, by)).toEqual(
+      {},
+    );
+    expect(await findBatch(fresh.db, id)).toMatchObject({ cardId: null, recipeVersionId: null });
   });
 
   test("with ice says how it was iced", async () => {

@@ -130,8 +130,8 @@ function asRow({ batch, standard, ...names }: Joined): BatchRow {
 
 export type BatchFailure =
   | { readonly code: "notThere" }
-  /** The card that it names is not of the brewer's site, or not there. */
-  | { readonly code: "noCard" }
+  /** The card that it names is not of the brewer's site, or not there; or its recipe's version is not. */
+  | { readonly code: "noCard" | "noRecipe" }
   /** Somebody else logged or corrected it since, or other figures were sent under its id; with the batch as it is. */
   | { readonly code: "stale"; readonly theirs: BatchRow };
 
@@ -150,44 +150,59 @@ export interface KeptBatch {
 type Kept = Result<KeptBatch, BatchFailure>;
 
 /** Logs a batch with the filter, the ending and the grinder's curve of that day; sent twice, it is one. */
-export function logBatch(db: Database, typed: LoggedBatch, by: Act): Promise<Kept> {
-  const sent = { ...typed, at: new Date(typed.at).toISOString() };
+export function logBatch(db: Database, sent: LoggedBatch, by: Act): Promise<Kept> {
+  const batch = { ...sent, at: new Date(sent.at).toISOString() };
   return transact(db, async (tx) => {
-    const [brewer] = await tx.select().from(brewers).where(eq(brewers.id, sent.brewerId));
+    const [brewer] = await tx.select().from(brewers).where(eq(brewers.id, batch.brewerId));
     if (!brewer) return fail({ code: "notThere" });
     const { siteId, filterId, ending } = brewer;
-    const batch = await withItsCard(tx, sent, siteId);
-    if (!batch) return fail({ code: "noCard" });
     const kept = ok({ brewerIds: [brewer.id], pairs: pairsOf([{ ...batch, siteId }]) });
     const known = await findBatch(tx, batch.id);
-    switch (sentBefore(known, batch)) {
+    switch (sentBefore(known, compared(batch))) {
       case "again":
         return kept;
       case "other":
         return fail({ code: "stale", theirs: known! });
     }
+    const links = await linksOf(tx, batch, siteId);
+    if (!links.ok) return links;
     const curveVersion = batch.grinderId ? await curveOf(tx, batch.grinderId) : null;
     const bag = batch.coffeeId ? await bagOf(tx, batch.coffeeId) : {};
-    const { personId } = by;
-    await tx
-      .insert(batches)
-      .values({ ...batch, ...bag, at: new Date(batch.at), siteId, filterId, ending, curveVersion, personId });
+    const at = new Date(batch.at);
+    const own = { siteId, filterId, ending, curveVersion, personId: by.personId };
+    await tx.insert(batches).values({ ...batch, ...links.value, ...bag, ...own, at });
     return kept;
   });
 }
 
-/** A batch with the recipe's version of the card that it names; undefined where there is no such card at its site. */
-async function withItsCard(
+/** What of a batch is compared when it is sent again: beside a card the version is the card's own, whatever was sent. */
+function compared<Sent extends Partial<LoggedBatch>>(sent: Sent): Partial<Sent> {
+  if (!sent.cardId) return sent;
+  const { recipeVersionId: _ofTheCard, ...others } = sent;
+  return others as Partial<Sent>;
+}
+
+type Links = Pick<LoggedBatch, "cardId" | "recipeVersionId">;
+
+/** The card that a batch was brewed from, with that card's version of its recipe; else the version that was said. */
+async function linksOf(
   tx: Transaction,
-  batch: LoggedBatch,
+  { cardId, recipeVersionId }: Links,
   siteId: string,
-): Promise<LoggedBatch | undefined> {
-  if (batch.cardId === null) return batch;
-  const [card] = await tx
-    .select({ recipeVersionId: cards.recipeVersionId })
-    .from(cards)
-    .where(and(eq(cards.id, batch.cardId), eq(cards.siteId, siteId)));
-  return card && { ...batch, ...card };
+): Promise<Result<Links, BatchFailure>> {
+  if (cardId !== null) {
+    const [card] = await tx
+      .select({ cardId: cards.id, recipeVersionId: cards.recipeVersionId })
+      .from(cards)
+      .where(and(eq(cards.id, cardId), eq(cards.siteId, siteId)));
+    return card ? ok(card) : fail({ code: "noCard" });
+  }
+  if (recipeVersionId === null) return ok({ cardId, recipeVersionId });
+  const [version] = await tx
+    .select({ recipeVersionId: recipeVersions.id })
+    .from(recipeVersions)
+    .where(eq(recipeVersions.id, recipeVersionId));
+  return version ? ok({ cardId, ...version }) : fail({ code: "noRecipe" });
 }
 
 /** The bag that stands open of a coffee. */
@@ -232,15 +247,21 @@ export function correctBatch(
     await lock(tx, "standards");
     const [old] = await tx.select().from(batches).where(eq(batches.id, id)).for("update");
     if (!old) return fail({ code: "notThere" });
-    if (changedBefore({ ...old, at: old.at.toISOString() }, { began: revision, sent: change })) {
+    const sent = compared(change);
+    if (changedBefore({ ...old, at: old.at.toISOString() }, { began: revision, sent })) {
       return ok({ brewerIds: [old.brewerId], pairs: pairsOf([old]) });
     }
     if (old.revision !== revision) return fail({ code: "stale", theirs: (await findBatch(tx, id))! });
-    const { at, ...others } = change;
+    const { at, cardId = old.cardId, recipeVersionId = old.recipeVersionId, ...others } = change;
     const brewerId = change.brewerId ?? old.brewerId;
     const [moved] =
       brewerId === old.brewerId ? [] : await tx.select().from(brewers).where(eq(brewers.id, brewerId));
     if (brewerId !== old.brewerId && !moved) return fail({ code: "notThere" });
+    const isLinked = cardId === old.cardId && (cardId !== null || recipeVersionId === old.recipeVersionId);
+    const links = isLinked
+      ? ok({})
+      : await linksOf(tx, { cardId, recipeVersionId }, moved?.siteId ?? old.siteId);
+    if (!links.ok) return links;
     const rebagged =
       change.coffeeId && change.coffeeId !== old.coffeeId ? await bagOf(tx, change.coffeeId) : {};
     const regrinds = change.grinderId !== undefined && change.grinderId !== old.grinderId;
@@ -248,6 +269,7 @@ export function correctBatch(
       .update(batches)
       .set({
         ...others,
+        ...links.value,
         ...rebagged,
         ...(moved && { siteId: moved.siteId, filterId: moved.filterId, ending: moved.ending }),
         ...(regrinds && { curveVersion: change.grinderId ? await curveOf(tx, change.grinderId) : null }),

@@ -84,6 +84,12 @@ async function changeBatch(
   return followed === undefined ? {} : { followed };
 }
 
+/** The fields of a batch that name what it was brewed from. */
+const LINK_FIELDS: { readonly [code: string]: { readonly field: string } } = {
+  noCard: { field: "cardId" },
+  noRecipe: { field: "recipeVersionId" },
+};
+
 /** What was kept, or the batch as somebody else left it; throws what else stands against it. */
 async function keptOrTheirs(
   db: Database,
@@ -96,7 +102,7 @@ async function keptOrTheirs(
     const [last] = await readAudit(db, { subject: "batch", subjectId: theirs.id });
     return { theirs: { ...theirs, changedBy: last?.person ?? theirs.person ?? "somebody else" } };
   }
-  throw new Refusal(batchSentence(failure.code), failure.code === "noCard" ? { field: "cardId" } : {});
+  throw new Refusal(batchSentence(failure.code), LINK_FIELDS[failure.code] ?? {});
 }
 
 async function judge(batch: LoggedBatch): Promise<void> {

@@ -25,6 +25,7 @@ export function batchSentence(
     | "noCard"
     | "inTheFuture"
     | "moreThanWater"
+    | "noRecipe"
     | "howIced"
     | "whoseDial"
     | "offTheDial",
@@ -36,6 +37,8 @@ export function batchSentence(
       return "Somebody else corrected this batch meanwhile: look at it as it is now.";
     case "noCard":
       return "The card that it was brewed from is not of this brewer's site, or not there.";
+    case "noRecipe":
+      return "The recipe that it was brewed by is not there.";
     case "howIced":
       return "There is ice in it: say how it was iced.";
     case "inTheFuture":
