@@ -4,7 +4,8 @@ import { z } from "zod";
  * Why something that was asked for was not done:
  * - `signIn`: nobody is signed in (any more)
  * - `notYours`: not with this role, or not with this token
- * - `wrongPin`, `pinNeeded`, `wait`: at the door
+ * - `wrongPin`, `pinNeeded`: at the door
+ * - `wait`: too many tries, or others are changing the same at this moment
  * - `badInput`, `notThere`, `stale`: what was sent, what it names, what it began with
  * - `refused`: it cannot be done as things stand
  * - `gone`: the database does not answer, and nothing was kept

@@ -38,11 +38,12 @@ const CONNECT_TIMEOUT_MS = 3000;
 /**
  * What every connection begins with. After a lock was waited for, a read must see what its last holder left, so each
  * statement reads what is committed by then. Two seconds for a lock, then the transaction begins anew. A transaction
- * that does nothing for ten seconds is broken off by the database, and its locks with it.
+ * that asks nothing for a minute is broken off by the database, and its locks with it: longer than the cards of a large
+ * house take to be made anew.
  */
 const SESSION = [
   "SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED",
-  "SET SESSION innodb_lock_wait_timeout = 2, idle_transaction_timeout = 10",
+  "SET SESSION innodb_lock_wait_timeout = 2, idle_transaction_timeout = 60",
 ];
 
 export function connect(at: DatabaseAddress): { readonly db: PooledDatabase; readonly pool: Pool } {

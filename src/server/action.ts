@@ -1,7 +1,7 @@
 import { createSafeActionClient } from "next-safe-action";
 import type { Trouble, TroubleCode } from "#contract/trouble.ts";
 import { may, type Right } from "#core/people";
-import { isDatabaseAway, isOutcomeUnknown } from "#data/failures.ts";
+import { isDatabaseAway, isOutcomeUnknown, isWorthAnotherTry } from "#data/failures.ts";
 import { rightSentence, SIGN_IN_SENTENCE } from "#words/index.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
@@ -26,6 +26,9 @@ const DATABASE_GONE = "The database does not answer. Nothing you typed is lost: 
 const OUTCOME_UNKNOWN =
   "The database went away while this was kept: it may have been kept. Nothing you typed is lost: send the same again when it is back, and it is kept once.";
 
+const OTHERS_AT_IT =
+  "Others are changing the same at this moment, so yours was not kept. Nothing you typed is lost: try again.";
+
 /** Any failure as what the one who asked is told. */
 export function troubleOf(error: unknown): Trouble {
   if (error instanceof Refusal) {
@@ -34,6 +37,7 @@ export function troubleOf(error: unknown): Trouble {
   }
   if (isOutcomeUnknown(error)) return { code: "unknown", message: OUTCOME_UNKNOWN };
   if (isDatabaseAway(error)) return { code: "gone", message: DATABASE_GONE };
+  if (isWorthAnotherTry(error)) return { code: "wait", message: OTHERS_AT_IT };
   logFailure(error);
   return { code: "failed", message: "That did not work, and was not saved. Try again." };
 }
