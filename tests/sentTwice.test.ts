@@ -114,9 +114,15 @@ describe("a batch", () => {
     await expect(server.approve({ ...approval, batchId: two.id }, by)).rejects.toMatchObject({
       code: "stale",
     });
-    expect((await readStandards(fresh.db)).filter(({ id }) => id === approval.id)).toMatchObject([
-      { batchId: one.id },
-    ]);
+    // Another lead approves the same batch: it is the standard already, once, and ends at once.
+    await server.approve({ ...approval, id: uuidv7() }, by);
+    const inForce = async () => (await readStandards(fresh.db)).filter(({ batchId }) => batchId === one.id);
+    expect((await inForce()).map(({ id }) => id)).toEqual([approval.id]);
+    await server.withdraw(one.id, by);
+    expect(await inForce()).toEqual([]);
+    // An approval that has ended moves nothing when it is sent once more.
+    expect(await server.approve(approval, by)).toEqual({ changed: 0 });
+    expect(await inForce()).toEqual([]);
   });
 });
 

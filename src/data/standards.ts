@@ -121,23 +121,27 @@ export type ApproveFailure =
 
 /**
  * Makes a batch the standard of its place and retires the one before, both in the trail; part of the transaction in
- * which the cards follow. The same id again changes nothing.
+ * which the cards follow. The same id again changes nothing, and neither does a batch that somebody else has approved
+ * meanwhile.
+ *
+ * @returns whether the batch is in force now; an approval that is sent again may have ended since
  */
 export async function approveBatch(
   tx: Transaction,
   { id, batchId, revision }: { readonly id: string; readonly batchId: string; readonly revision: number },
   by: Act & { readonly personId: string },
-): Promise<Result<{ readonly place: Place; readonly again: boolean }, ApproveFailure>> {
+): Promise<Result<{ readonly inForce: boolean }, ApproveFailure>> {
   // One after the other: of two leads who approve for one place at once, the later one's stands.
   await lock(tx, "standards");
   const found = await findApprovable(tx, batchId);
   if (!found || found.batch.removed) return fail({ code: "notThere" });
-  const { batch, place } = found;
+  const { batch, place, approvals } = found;
   if (!place) return fail({ code: "saysTooLittle" });
   const [sent] = await tx.select().from(standards).where(eq(standards.id, id));
   const before = sentBefore(sent, { batchId });
-  if (before === "again") return ok({ place, again: true });
+  if (before === "again") return ok({ inForce: sent?.retiredAt === null });
   if (before === "other" || batch.revision !== revision) return fail({ code: "stale" });
+  if (approvals.some(({ standard }) => standard.retiredAt === null)) return ok({ inForce: true });
   await retireOthers(tx, place, id, by);
   const { personId: approvedBy, at } = by;
   await tx.insert(standards).values({ id, siteId: batch.siteId, batchId, ...place, approvedBy, at });
@@ -149,7 +153,7 @@ export async function approveBatch(
     after: { ...(await named(tx, place)), doseG, waterG, iceG, dialSetting },
   });
   await turnBench(tx);
-  return ok({ place, again: false });
+  return ok({ inForce: true });
 }
 
 /** What the trail calls a place. */

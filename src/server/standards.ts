@@ -89,7 +89,7 @@ export async function approve(
       const { code } = approved.failure;
       throw new Refusal(standardSentence(code), { code: code === "saysTooLittle" ? "refused" : code });
     }
-    return { changed: approved.value.again ? 0 : await remakeAll(tx, chosen, by) };
+    return { changed: approved.value.inForce ? await remakeAll(tx, chosen, by) : 0 };
   });
 }
 
