@@ -7,7 +7,7 @@ export default defineConfig({
   // The journeys share one house, and some of them stop it.
   workers: 1,
   // Far above what a journey takes: a busy machine must not decide what is right.
-  timeout: 120_000,
+  timeout: 300_000,
   expect: { timeout: 20_000 },
   projects: [
     { name: "journeys", testIgnore: "after/**" },
