@@ -31,6 +31,8 @@ vi.mock("next/headers", () => ({
 const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: NOW };
 const WRITERS = 10;
+/** Rounds of ten writers take long on a busy machine; one that hangs is ended all the same. */
+const PATIENCE_MS = 900_000;
 const { brewers, coffees, grinders, vessels } = DEMO_IDS;
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 let server: typeof import("#server/batches.ts") &
@@ -175,7 +177,9 @@ const step = fc.record({
   waitMs: fc.integer({ min: 0, max: 8 }),
 });
 
-test("ten writers at once: no deadlock is seen, no change is lost, and nothing is kept by half", async () => {
+test("ten writers at once: no deadlock is seen, no change is lost, and nothing is kept by half", {
+  timeout: PATIENCE_MS,
+}, async () => {
   await fc.assert(
     fc.asyncProperty(
       fc.array(fc.array(step, { minLength: 2, maxLength: 3 }), { minLength: WRITERS, maxLength: WRITERS }),
@@ -197,7 +201,7 @@ test("ten writers at once: no deadlock is seen, no change is lost, and nothing i
         await nothingIsHalf(shared);
       },
     ),
-    { numRuns: 12, endOnFailure: true },
+    { numRuns: 10, endOnFailure: true },
   );
 });
 
