@@ -3,6 +3,7 @@ import { LEAD } from "#data/demo/bench.ts";
 import { readStandards } from "#data/standards.ts";
 import { correct } from "#server/batches.ts";
 import { database } from "#server/database.ts";
+import { asSent } from "#tests/batches.ts";
 
 const TWELVE = 12;
 
@@ -16,19 +17,7 @@ export async function correctionsMs(): Promise<number> {
   const [standard] = await readStandards(database());
   const found = standard && (await findBatch(database(), standard.batchId));
   if (!found) throw new Error("the demo house has no approved batch");
-  const {
-    approved,
-    coffee,
-    brewer,
-    vessel,
-    grinder,
-    person,
-    recipe,
-    recipeVersion,
-    siteId,
-    removed,
-    ...batch
-  } = found;
+  const batch = asSent(found);
   const by = { personId: LEAD, at: new Date() };
   const start = performance.now();
   const answers = await Promise.all(

@@ -17,6 +17,7 @@ import { methodAs } from "#scaling/iced/schools.ts";
 import { remade } from "#scaling/remade.ts";
 import { firstState } from "#scaling/start.ts";
 import { type ScaleState, serveAs } from "#scaling/state.ts";
+import { asSent } from "./batches.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 vi.mock("next/headers", () => ({
@@ -288,19 +289,7 @@ describe("a batch that is logged from a card", () => {
     const byHand = { cardId: null, recipeVersionId: uuidv7() };
     await expect(logFrom(choice.id, byHand)).rejects.toMatchObject({ field: "recipeVersionId" });
     // Corrected, it keeps what it was brewed by; to a card that is not there it is not.
-    const {
-      approved,
-      coffee,
-      brewer,
-      vessel,
-      grinder,
-      person,
-      recipe,
-      recipeVersion,
-      siteId,
-      removed,
-      ...own
-    } = (await findBatch(fresh.db, id))!;
+    const own = asSent((await findBatch(fresh.db, id))!);
     const corrected = { ...own, doseG: own.doseG + 1, recipeVersionId: null };
     expect(await server.correct(corrected, by)).toEqual({});
     expect(await findBatch(fresh.db, id)).toMatchObject({

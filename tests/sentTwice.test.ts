@@ -15,6 +15,7 @@ import { readStandards } from "#data/standards.ts";
 import { findThing } from "#data/things.ts";
 import { addToken, listTokens } from "#data/tokens.ts";
 import { keepWall } from "#data/wall.ts";
+import { bigPot } from "./batches.ts";
 import { freshDatabase, noHash } from "./database.ts";
 
 // An answer may be lost, and the same is sent once more: it is one write. Other content under one id is another write,
@@ -45,28 +46,7 @@ afterAll(async () => {
   await fresh.drop();
 });
 
-const aPot = (change: Partial<LoggedBatch> = {}): LoggedBatch => ({
-  id: uuidv7(),
-  brewerId: DEMO_IDS.brewers.fulmar,
-  coffeeId: DEMO_IDS.coffees.saltmarsh,
-  vesselId: null,
-  cardId: null,
-  recipeVersionId: null,
-  method: null,
-  grinderId: DEMO_IDS.grinders.chough,
-  dialSetting: 11,
-  doseG: 190,
-  waterG: 3229,
-  iceG: 0,
-  yieldG: 2805,
-  brewTimeS: null,
-  strengthPct: null,
-  sampledAt: null,
-  liked: null,
-  note: "",
-  at: NOW.toISOString(),
-  ...change,
-});
+const aPot = (change: Partial<LoggedBatch> = {}) => bigPot(NOW, { doseG: 190, ...change });
 
 describe("a batch", () => {
   test("logged twice is one; with another dose under its id it is refused, with the one that is there", async () => {

@@ -1,6 +1,7 @@
 import { and, desc, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
+import type { LoggedBatch } from "#contract/batch.ts";
 import { readBatches } from "#data/batches.ts";
 import { readCard } from "#data/cards.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
@@ -8,6 +9,7 @@ import { loadDemoHouse } from "#data/demo/house.ts";
 import { audit, grinderCurves, standards } from "#data/schema.ts";
 import { readStandards } from "#data/standards.ts";
 import { teachingOf } from "#scaling/teaching.ts";
+import { bigPot as aBigPot, asSent } from "./batches.ts";
 import { aCard as cardOn } from "./cards.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
@@ -24,7 +26,7 @@ let server: typeof import("#server/standards.ts") &
   typeof import("#server/site.ts") &
   typeof import("#server/newBag.ts");
 const by = { personId: LEAD, at: NOW };
-const { brewers, coffees, grinders, vessels } = DEMO_IDS;
+const { brewers, coffees, grinders } = DEMO_IDS;
 
 beforeAll(async () => {
   fresh = await freshDatabase("standards");
@@ -45,34 +47,10 @@ afterAll(async () => {
 });
 
 /** A pot of Saltmarsh on Fulmar, logged. */
-async function aPot(change: Partial<Parameters<typeof server.log>[0]> = {}): Promise<string> {
-  const id = uuidv7();
-  await server.log(
-    {
-      id,
-      brewerId: brewers.fulmar,
-      coffeeId: coffees.saltmarsh,
-      vesselId: vessels.left,
-      cardId: null,
-      recipeVersionId: null,
-      method: null,
-      grinderId: grinders.chough,
-      dialSetting: 12,
-      doseG: 200,
-      waterG: 3229,
-      iceG: 0,
-      yieldG: 2805,
-      brewTimeS: 340,
-      strengthPct: 1.36,
-      sampledAt: "inGlass",
-      liked: true,
-      note: "",
-      at: NOW.toISOString(),
-      ...change,
-    },
-    by,
-  );
-  return id;
+async function aPot(change: Partial<LoggedBatch> = {}): Promise<string> {
+  const pot = aBigPot(NOW, change);
+  await server.log(pot, by);
+  return pot.id;
 }
 
 /** A card of the big pot, as Scale keeps it. */
@@ -195,8 +173,8 @@ describe("what rests on an approved batch", () => {
     const batch = await aPot();
     await approve(batch, [card]);
     const [row] = (await readBatches(fresh.db, PIER_HEAD)).filter(({ id }) => id === batch);
-    const { coffee, brewer, vessel, grinder, person, approved, ...logged } = row!;
-    expect(approved).toBe(true);
+    const logged = asSent(row!);
+    expect(row!.approved).toBe(true);
     const { followed } = await server.correct({ ...logged, doseG: 196, dialSetting: 12.5 }, by);
     expect(followed).toBeGreaterThanOrEqual(1);
     expect(await sheetOf(card)).toMatchObject({
@@ -228,7 +206,7 @@ describe("what rests on an approved batch", () => {
     const batch = await aPot();
     await approve(batch);
     const [row] = (await readBatches(fresh.db, PIER_HEAD)).filter(({ id }) => id === batch);
-    const { coffee, brewer, vessel, grinder, person, approved, ...logged } = row!;
+    const logged = asSent(row!);
     await server.correct({ ...logged, dialSetting: null }, by);
     expect(await bigPot()).toEqual([]);
     const [kept] = await fresh.db.select().from(standards).where(eq(standards.batchId, batch));

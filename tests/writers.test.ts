@@ -2,7 +2,6 @@ import { and, eq, isNull } from "drizzle-orm";
 import fc from "fast-check";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
-import type { LoggedBatch } from "#contract/batch.ts";
 import { icedMethodOf } from "#contract/card.ts";
 import { currentCard } from "#contract/cardShape.ts";
 import { samePlace } from "#contract/standard.ts";
@@ -18,6 +17,7 @@ import { readShift } from "#data/shifts.ts";
 import { readStandards } from "#data/standards.ts";
 import { findThing } from "#data/things.ts";
 import { firstState } from "#scaling/start.ts";
+import { asSent, bigPot } from "./batches.ts";
 import { aCard } from "./cards.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
@@ -33,7 +33,7 @@ const by = { personId: LEAD, at: NOW };
 const WRITERS = 10;
 /** Rounds of ten writers take long on a busy machine; one that hangs is ended all the same. */
 const PATIENCE_MS = 900_000;
-const { brewers, coffees, grinders, vessels } = DEMO_IDS;
+const { brewers, coffees } = DEMO_IDS;
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 let server: typeof import("#server/batches.ts") &
   typeof import("#server/standards.ts") &
@@ -61,27 +61,6 @@ afterAll(async () => {
   await fresh.drop();
 });
 
-const POT: Omit<LoggedBatch, "id"> = {
-  brewerId: brewers.fulmar,
-  coffeeId: coffees.saltmarsh,
-  vesselId: vessels.left,
-  cardId: null,
-  recipeVersionId: null,
-  method: null,
-  grinderId: grinders.chough,
-  dialSetting: 12,
-  doseG: 200,
-  waterG: 3229,
-  iceG: 0,
-  yieldG: 2805,
-  brewTimeS: 340,
-  strengthPct: 1.36,
-  sampledAt: "inGlass",
-  liked: true,
-  note: "",
-  at: NOW.toISOString(),
-};
-
 /** A batch that all of a round work on, and a card that rests on it. */
 interface Shared {
   readonly batchId: string;
@@ -95,23 +74,11 @@ const next = () => ++sent;
 /** What a writer does; each answers `kept`, or `told` where somebody else was faster. */
 const WORK = {
   log: async () => {
-    await server.log({ ...POT, id: uuidv7() }, by);
+    await server.log(bigPot(NOW), by);
     return "kept";
   },
   correct: async ({ batchId }: Shared, n: number) => {
-    const {
-      approved,
-      coffee,
-      brewer,
-      vessel,
-      grinder,
-      person,
-      recipe,
-      recipeVersion,
-      siteId,
-      removed,
-      ...own
-    } = (await findBatch(fresh.db, batchId))!;
+    const own = asSent((await findBatch(fresh.db, batchId))!);
     const { theirs } = await server.correct({ ...own, doseG: 190 + n, note: uuidv7() }, by);
     return theirs ? "told" : "kept";
   },
@@ -185,7 +152,7 @@ test("ten writers at once: no deadlock is seen, no change is lost, and nothing i
       fc.array(fc.array(step, { minLength: 2, maxLength: 3 }), { minLength: WRITERS, maxLength: WRITERS }),
       async (writers) => {
         const batchId = uuidv7();
-        await server.log({ ...POT, id: batchId }, by);
+        await server.log(bigPot(NOW, { id: batchId }), by);
         const shared = { batchId, cardId: await aCard(fresh.db, NOW) };
         const began = await stateOf(shared);
         const kept: Record<string, number> = {};
@@ -274,11 +241,11 @@ async function nothingIsHalf({ batchId, cardId }: Shared) {
 
 test("twelve corrections of one approved batch at once: one is kept with what follows, eleven are told", async () => {
   const batchId = uuidv7();
-  await server.log({ ...POT, id: batchId }, by);
+  await server.log(bigPot(NOW, { id: batchId }), by);
   const cardId = await aCard(fresh.db, NOW);
   await server.approve({ id: uuidv7(), batchId, revision: 1, cardIds: [cardId] }, by);
   const corrections = Array.from({ length: 12 }, (_, i) =>
-    server.correct({ ...POT, id: batchId, revision: 1, doseG: 190 + i }, by),
+    server.correct({ ...bigPot(NOW, { id: batchId, doseG: 190 + i }), revision: 1 }, by),
   );
   const answers = await Promise.all(corrections);
   const [keptOne, ...others] = answers.filter(({ theirs }) => !theirs);
@@ -294,7 +261,7 @@ test("twelve corrections of one approved batch at once: one is kept with what fo
 test("of two pots that are approved for one place in the same moment, one is in force, and the other gave way", async () => {
   for (let round = 0; round < 6; round++) {
     const pots = [uuidv7(), uuidv7()];
-    for (const id of pots) await server.log({ ...POT, id }, by);
+    for (const id of pots) await server.log(bigPot(NOW, { id }), by);
     const approved = pots.map((batchId) =>
       server.approve({ id: uuidv7(), batchId, revision: 1, cardIds: [] }, by),
     );
