@@ -1,4 +1,4 @@
-import { choose, expect, overflows, plate, seriousFaults, signedInState, test, type } from "./page.ts";
+import { choose, expect, overflows, plate, seriousFaults, signedInState, tap, test, type } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -50,7 +50,7 @@ test("a card is logged from by a barista, names its recipe's version, and follow
   await at.close();
 
   await page.goto(batchUrl);
-  await page.getByRole("button", { name: /^Approve it, and change/ }).click();
+  await tap(page.getByRole("button", { name: /^Approve it, and change/ }));
   await expect(page.getByText("It is the standard now.")).toBeVisible();
   await page.goto(cardUrl);
   await expect(card).toContainText("200 g");
@@ -58,7 +58,7 @@ test("a card is logged from by a barista, names its recipe's version, and follow
   await expect(card).toContainText("As approved");
   // Taken back, the card is what it was.
   await page.goto(batchUrl);
-  await page.getByRole("button", { name: "It is the standard no more" }).click();
+  await tap(page.getByRole("button", { name: "It is the standard no more" }));
   await expect(page.getByText("It is the standard no more; what")).toBeVisible();
   await page.goto(cardUrl);
   await expect(card).toContainText("202 g");
@@ -66,7 +66,7 @@ test("a card is logged from by a barista, names its recipe's version, and follow
 
 test("an iced card says how it was iced, and so does what is logged from it", async ({ page }) => {
   await page.goto("/scale");
-  await page.getByRole("radio", { name: "Iced" }).click();
+  await tap(page.getByRole("radio", { name: "Iced" }));
   await choose(page, "made by", "full strength, chilled in a bath");
   const save = page.getByRole("button", { name: /^Save as/ });
   await expect(save).toBeEnabled();
@@ -110,7 +110,7 @@ test("a bench that changed meanwhile is told: the sheet is worked out anew, what
   const roomIs = async (text: string) => {
     await desk.goto("/bench/house");
     await desk.getByLabel("the room has").fill(text);
-    await desk.getByRole("button", { name: "Keep these settings" }).click();
+    await tap(desk.getByRole("button", { name: "Keep these settings" }));
     await expect(desk.getByText("The settings are kept.").first()).toBeVisible();
   };
   await roomIs("23 °C");
@@ -145,8 +145,8 @@ test("two correct one batch at once: the later one sees both, chooses, and nothi
   });
   const bar = await other.newPage();
   await bar.goto("/log");
-  await correct(page).click();
-  await correct(bar).click();
+  await tap(correct(page));
+  await tap(correct(bar));
   await bar.getByLabel("dose").fill("188");
   await bar.getByRole("button", { name: "Correct it" }).click();
   await expect(bar.getByRole("button", { name: "Correct it" })).toBeHidden();

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { choose, expect, overflows, plate, saved, seriousFaults, test, type } from "./page.ts";
+import { choose, expect, overflows, plate, saved, seriousFaults, tap, test, type } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -218,7 +218,7 @@ test("what does not fit its server says how much does, or takes two; tasting cha
   await page.goto(STEEL.replace("yieldG:2400", "yieldG:4300"));
   const checks = page.getByRole("region", { name: "Before you brew" });
   await expect(checks).toContainText(/Before the ice melts it takes/);
-  await checks.getByRole("listitem").filter({ hasText: "The most that fits" }).getByRole("button").click();
+  await tap(checks.getByRole("listitem").filter({ hasText: "The most that fits" }).getByRole("button"));
   await expect(checks).not.toContainText(/Before the ice melts it takes/);
   await page.getByRole("button", { name: "Undo" }).first().click();
   await checks.getByRole("button", { name: "Take two" }).click();

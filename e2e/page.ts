@@ -1,7 +1,14 @@
 import { spawnSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
-import { type Browser, type BrowserContext, test as base, expect, type Page } from "@playwright/test";
+import {
+  type Browser,
+  type BrowserContext,
+  test as base,
+  expect,
+  type Locator,
+  type Page,
+} from "@playwright/test";
 import type { AxeResults } from "axe-core";
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
@@ -128,6 +135,16 @@ export async function type(page: Page, figure: string, text: string): Promise<vo
   }).toPass();
   await field.fill(text);
   await field.press("Enter");
+}
+
+/** Taps once the page listens there: on a busy machine it may be seen before, and a tap would be lost. */
+export async function tap(target: Locator): Promise<void> {
+  await expect
+    .poll(() =>
+      target.evaluate((element) => Object.keys(element).some((key) => key.startsWith("__reactProps$"))),
+    )
+    .toBe(true);
+  await target.click();
 }
 
 /** Waits until the server has a day's list as it stands on the screen. */
