@@ -109,6 +109,7 @@ test("a bench that changed meanwhile is told: the sheet is worked out anew, what
   const desk = await other.newPage();
   const roomIs = async (text: string) => {
     await desk.goto("/bench/house");
+    await tap(desk.getByLabel("the room has"));
     await desk.getByLabel("the room has").fill(text);
     await tap(desk.getByRole("button", { name: "Keep these settings" }));
     await expect(desk.getByText("The settings are kept.").first()).toBeVisible();
