@@ -1,4 +1,15 @@
-import { choose, expect, overflows, plate, seriousFaults, signedInState, tap, test, type } from "./page.ts";
+import {
+  choose,
+  expect,
+  overflows,
+  plate,
+  seriousFaults,
+  signedInState,
+  tap,
+  test,
+  type,
+  waitsUntilListening,
+} from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -24,6 +35,7 @@ test("a card is logged from by a barista, names its recipe's version, and follow
     storageState: await signedInState(browser, baseURL ?? "", "barista"),
   });
   const bar = await at.newPage();
+  waitsUntilListening(bar);
   await bar.goto(cardUrl);
   await bar.getByRole("link", { name: "Log a batch of it" }).click();
   await expect(bar.getByTestId("from-card")).toContainText(/Saltmarsh, hot, 2.801 g on Fulmar/);
@@ -107,6 +119,7 @@ test("a bench that changed meanwhile is told: the sheet is worked out anew, what
     storageState: await signedInState(browser, baseURL ?? "", "lead"),
   });
   const desk = await other.newPage();
+  waitsUntilListening(desk);
   const roomIs = async (text: string) => {
     await desk.goto("/bench/house");
     await tap(desk.getByLabel("the room has"));
@@ -145,6 +158,7 @@ test("two correct one batch at once: the later one sees both, chooses, and nothi
     storageState: await signedInState(browser, baseURL ?? "", "barista"),
   });
   const bar = await other.newPage();
+  waitsUntilListening(bar);
   await bar.goto("/log");
   await tap(correct(page));
   await tap(correct(bar));

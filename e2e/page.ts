@@ -44,12 +44,34 @@ export const test = base.extend<Options & { watched: undefined }>({
           said.push(`${message.text()} ${message.location().url}`);
       });
       page.on("pageerror", (error) => said.push(error.message));
+      waitsUntilListening(page);
       await use(undefined);
       if (silent) expect(said, "what the console said").toEqual([]);
     },
     { auto: true },
   ],
 });
+
+/** Whatever can be tapped has been taken over by the page's script. */
+const LISTENS = () =>
+  [...document.querySelectorAll("button, input, select, textarea")].every((element) =>
+    Object.keys(element).some((key) => key.startsWith("__reactProps$")),
+  );
+const LISTENS_WITHIN_MS = 20_000;
+
+/** Lets a page that is opened or loaded anew count as there only once it listens: a tap before that would be lost. */
+export function waitsUntilListening(page: Page): void {
+  for (const open of ["goto", "reload"] as const) {
+    const own = page[open].bind(page) as (...args: unknown[]) => Promise<unknown>;
+    const opened = async (...args: unknown[]) => {
+      const response = await own(...args);
+      // A page without scripts of its own never listens: its test says what it expects.
+      await page.waitForFunction(LISTENS, undefined, { timeout: LISTENS_WITHIN_MS }).catch(() => {});
+      return response;
+    };
+    Object.assign(page, { [open]: opened });
+  }
+}
 
 type State = Awaited<ReturnType<BrowserContext["storageState"]>>;
 const states = new Map<Who, State>();

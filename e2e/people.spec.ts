@@ -489,7 +489,7 @@ test.describe("on a shared tablet", () => {
     await expect(page.getByRole("textbox", { name: "coffee", exact: true })).toBeHidden();
     await page.keyboard.press("Escape");
     await expect(lock).toBeVisible();
-    expect(await (await page.request.get("/api/session")).json()).toEqual({ person: null });
+    await expect.poll(async () => (await page.request.get("/api/session")).json()).toEqual({ person: null });
     expect(await seriousFaults(page)).toEqual([]);
 
     await lock.getByRole("button", { name: /Ida Quill/ }).click();
