@@ -9,8 +9,10 @@ for (const colorScheme of ["light", "dark"] as const) {
       await page.emulateMedia({ colorScheme });
       await page.setViewportSize({ width, height: 800 });
       await page.goto("/shift?day=2026-07-15");
-      const card = await page.getByRole("main").getByRole("link").first().getAttribute("href");
-      const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "/shift", "/me", "/people"];
+      const listed = page.getByRole("main").getByRole("link").first();
+      await expect(listed, "a card of the list that the lead's journey left").toBeVisible();
+      const card = await listed.getAttribute("href");
+      const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "", "/me", "/people"];
       const walls = ["/wall", "/wall?print=cards", "/wall?print=labels"];
       const batch = "/log/0190a5c0-0000-7000-8000-000000010100";
       const logs = ["/log", batch, "/log/moved", "/log/forecast"];
