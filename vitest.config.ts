@@ -3,6 +3,7 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   test: {
     include: ["src/**/*.test.{ts,tsx}", "scripts/**/*.test.mjs", "tests/**/*.test.ts"],
+    globalSetup: "tests/computingThread.ts",
     // It sets its cookie through the framework, which a test puts a browser of its own in the place of.
     server: { deps: { inline: ["better-auth"] } },
     // Two cores: more workers would only take turns.

@@ -1,6 +1,6 @@
 import { type Column, getTableColumns } from "drizzle-orm";
 import { addressFrom, connect } from "#data/connection.ts";
-import { batches, brewers, coffees, recipes, vessels } from "#data/schema.ts";
+import { batches, brewers, coffees, recipes, vessels } from "#data/schema/index.ts";
 
 /** As much as a large house has after some years. */
 const LARGE = { brewers: 40, vessels: 200, coffees: 500, recipes: 2000, batches: 100_000 };
@@ -37,6 +37,6 @@ export async function fillHouse(): Promise<void> {
      FROM recipes JOIN (SELECT * FROM recipe_versions ORDER BY id LIMIT 1) AS first
      WHERE recipes.id NOT IN (SELECT recipe_id FROM recipe_versions)`,
   );
-  await pool.query("UPDATE house SET bench_revision = bench_revision + 1");
+  await pool.query("UPDATE bench_revisions SET n = n + 1");
   await pool.end();
 }

@@ -1,7 +1,12 @@
+import { setTimeout as pause } from "node:timers/promises";
 import { gzipSync } from "node:zlib";
 import { chromium } from "@playwright/test";
+import { timed } from "./reference.mjs";
 
 const SERVER_LIMIT_MS = 25;
+const SHIFT_LIMIT_MS = 30;
+const LARGE_SHIFT_LIMIT_MS = 40;
+const BATCH_LIMIT_MS = 40;
 const BENCH_LIMIT_MS = 40;
 const BENCH_PARTS = ["vessels", "brewers", "grinders", "coffees", "supplies", "care", "house"];
 /** Usable: nobody waits for a page of a large house. */
@@ -17,6 +22,7 @@ const LARGE_PAGES = [
   "/log/moved",
   "/log/forecast",
   "/scale",
+  "/shift",
   "/wall",
 ];
 /** The demo house's hand recipe, to write on. */
@@ -43,16 +49,17 @@ const ROUNDS = 3;
  * What a running house takes: its pages at the server, Scale's first load, and an edit on the drawing.
  *
  * @param base the house's address
- * @param fill called when the demo house is measured: makes it a large one, which is measured last
+ * @param house what is done to it between the rows: `crowd` makes many cards rest on a batch and answers with its id; `fill` makes
+ * the house a large one, which is measured last
  * @returns rows of the bench's table
  */
-export async function benchHouse(base, fill) {
+export async function benchHouse(base, { fill, crowd }) {
   const { card, edit, sweptEdit, pourEdit, signIn, cookie } = await inBrowser(base);
   const rows = [];
   const pages = [
     ["Scale at the server", "/scale", SERVER_LIMIT_MS],
     ["Card at the server", card, SERVER_LIMIT_MS],
-    ["Shift at the server", "/shift", SERVER_LIMIT_MS],
+    ["Shift at the server", "/shift", SHIFT_LIMIT_MS],
     ["Bench at the server", "/bench", BENCH_LIMIT_MS],
     ["Recipes at the server", "/recipes", BENCH_LIMIT_MS],
     ["Recipe at the server", RECIPE, BENCH_LIMIT_MS],
@@ -72,7 +79,7 @@ export async function benchHouse(base, fill) {
     ),
   );
   for (const [i, [what, , limit]] of pages.entries()) {
-    rows.push({ what, measured: best[i], limit, unit: "ms" });
+    rows.push({ what, ...best[i], limit, unit: "ms" });
   }
   rows.push({
     what: "Scale, first-load script, gzip",
@@ -82,25 +89,76 @@ export async function benchHouse(base, fill) {
   });
   rows.push({
     what: "an edit redraws the ribbon and the forecast, script",
-    measured: edit,
+    ...edit,
     limit: SCRIPT_LIMIT_MS,
     unit: "ms",
   });
   rows.push({
     what: "an edit while a sweep runs, script",
-    measured: sweptEdit,
+    ...sweptEdit,
     limit: SWEPT_LIMIT_MS,
     unit: "ms",
   });
   rows.push({
     what: "a pour is retimed, and all that follows redrawn, script",
-    measured: pourEdit,
+    ...pourEdit,
     limit: SCRIPT_LIMIT_MS,
     unit: "ms",
   });
-  rows.push({ what: "sign-in with a PIN", measured: signIn, limit: SIGN_IN_LIMIT_MS, unit: "ms" });
+  rows.push({ what: "sign-in with a PIN", ...signIn, limit: SIGN_IN_LIMIT_MS, unit: "ms" });
+  rows.push(await underLoad(base, cookie, card));
+  const batch = await crowd();
+  const [batchPage] = await quietest([() => serverMs(`${base}/log/${batch}`, cookie)]);
+  const what = `a batch's page at the server, ${CROWD} cards resting on it`;
+  rows.push({ what, ...batchPage, limit: BATCH_LIMIT_MS, unit: "ms" });
   rows.push(...(await largeHouse(base, cookie, fill)));
   return rows;
+}
+
+/** Cards that rest on one batch. */
+const CROWD = 100;
+const READERS = 20;
+const WRITERS = 2;
+/** Somebody looks at a page for so long before the next one. */
+const LOOKS_MS = 1000;
+const LOAD_MS = 20_000;
+const LOOP_LIMIT_MS = 50;
+
+/** How long the server's event loop is held, while people read and write. */
+async function underLoad(base, cookie, card) {
+  const pages = ["/scale", "/shift", "/log", "/wall", "/bench", "/recipes", card];
+  const loopMs = async () => (await (await fetch(`${base}/api/health`)).json()).eventLoopP99Ms;
+  const until = Date.now() + LOAD_MS;
+  const read = async (n) => {
+    await pause((n / READERS) * LOOKS_MS);
+    for (let i = n; Date.now() < until; i++) {
+      await (await fetch(base + pages[i % pages.length], { headers: { cookie } })).text();
+      await pause(LOOKS_MS);
+    }
+  };
+  const write = async (n) => {
+    const day = `2026-08-${10 + n}`;
+    const headers = { cookie, "content-type": "application/json" };
+    for (let revision = 0; Date.now() < until; ) {
+      const ice = { fromMin: 600, toMin: 601 + (revision % 600), sources: [] };
+      const body = JSON.stringify({ revision, items: [], ice });
+      const reply = await fetch(`${base}/api/v1/shifts/${day}`, { method: "PUT", headers, body });
+      ({ revision } = await reply.json());
+      if (!reply.ok) throw new Error(`the list was refused with ${reply.status}`);
+      await pause(LOOKS_MS / 4);
+    }
+  };
+  const { measured, reference } = await timed(async () => {
+    // What came before is not counted.
+    await loopMs();
+    await Promise.all([
+      ...Array.from({ length: READERS }, (_, n) => read(n)),
+      ...Array.from({ length: WRITERS }, (_, n) => write(n)),
+    ]);
+    return loopMs();
+  });
+  const what = `event-loop delay (p99), ${READERS} clients reading and ${WRITERS} writing`;
+  return { what, measured, reference, limit: LOOP_LIMIT_MS, unit: "ms" };
 }
 
 /** The pages of a large house, of 40 brewers, 200 vessels, 500 coffees, 2,000 recipes and 100,000 batches. */
@@ -109,14 +167,15 @@ async function largeHouse(base, cookie, fill) {
   const rows = [
     {
       what: "a list of 2,000 recipes narrowed, a letter, all of the page's work",
-      measured: await filterMs(base, cookie),
+      ...(await filterMs(base, cookie)),
       limit: FILTER_LIMIT_MS,
       unit: "ms",
     },
   ];
   for (const path of LARGE_PAGES) {
-    const measured = await serverMs(base + path, cookie, FEW);
-    rows.push({ what: `${path} of a large house`, measured, limit: LARGE_LIMIT_MS, unit: "ms" });
+    const figures = await timed(() => serverMs(base + path, cookie, FEW));
+    const limit = path === "/shift" ? LARGE_SHIFT_LIMIT_MS : LARGE_LIMIT_MS;
+    rows.push({ what: `${path} of a large house`, ...figures, limit, unit: "ms" });
   }
   return rows;
 }
@@ -129,7 +188,7 @@ async function inBrowser(base) {
   });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    const signIn = await signInMs(page, base);
+    const signIn = await timed(() => signInMs(page, base));
     await page.goto(`${base}/scale`);
     await page.getByRole("button", { name: "Save as card" }).click();
     await page.getByRole("button", { name: "Open it" }).click();
@@ -203,11 +262,17 @@ async function signInMs(page, base) {
   return times.toSorted((a, b) => a - b)[Math.floor(SIGN_INS / 2)];
 }
 
-/** The best of each over some rounds, one after the other, so that a busy moment does not take all rounds of one. */
+/**
+ * The best of each over some rounds, one after the other, so that a busy moment does not take all rounds of one; each with the
+ * reference of its moment.
+ */
 async function quietest(measures) {
-  const best = measures.map(() => Number.POSITIVE_INFINITY);
+  const best = measures.map(() => ({ measured: Number.POSITIVE_INFINITY }));
   for (let round = 0; round < ROUNDS; round++) {
-    for (const [i, measure] of measures.entries()) best[i] = Math.min(best[i], await measure());
+    for (const [i, measure] of measures.entries()) {
+      const figures = await timed(measure);
+      if (figures.measured < best[i].measured) best[i] = figures;
+    }
   }
   return best;
 }

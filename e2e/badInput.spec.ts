@@ -69,7 +69,7 @@ for (const name of NAMES) {
         for (const table of ["coffees", "brewers", "sites", "vessels", "grinders", "recipes"]) {
           await query(`UPDATE ${table} SET name = ? WHERE name = ?`, [to, from]);
         }
-        await query("UPDATE house SET bench_revision = bench_revision + 1");
+        await query("UPDATE bench_revisions SET n = n + 1 WHERE part = 'equipment'");
       });
     const named = ["Saltmarsh", "Fulmar", "Pier Head", "Chough", "Loft cone"];
     for (const each of named) await rename(each, `${name} ${each}`);

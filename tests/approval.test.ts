@@ -8,10 +8,10 @@ import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { turnBench } from "#data/house.ts";
 import { readRecipe } from "#data/recipes.ts";
-import { brewers } from "#data/schema.ts";
+import { brewers } from "#data/schema/index.ts";
 import { replaceShift } from "#data/shifts.ts";
 import { transact } from "#data/transact.ts";
-import { aCard as cardOn } from "./cards.ts";
+import { asSeen, aCard as cardOn } from "./cards.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 vi.mock("next/headers", () => ({
@@ -24,6 +24,7 @@ const by = { personId: LEAD, at: NOW };
 const [V3, V4] = [demoId(64), demoId(65)];
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 let approval: typeof import("#server/approval.ts");
+let effects: typeof import("#server/versionEffects.ts");
 
 beforeAll(async () => {
   fresh = await freshDatabase("approval");
@@ -31,10 +32,15 @@ beforeAll(async () => {
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
   approval = await import("#server/approval.ts");
+  effects = await import("#server/versionEffects.ts");
 });
 afterAll(() => fresh.drop());
 
 const aCard = () => cardOn(fresh.db, NOW);
+const effectsOf = async (versionId: string) =>
+  (await effects.effectsOfVersion(versionId)).flatMap(([, each]) => each);
+const approve = async (versionId: string, ids: readonly string[]) =>
+  approval.makeVersionStandard({ versionId, cards: await asSeen(fresh.db, ids) }, by);
 const figures = async (id: string) => (await readCard(fresh.db, id))!.sheet;
 
 describe("a new standard", () => {
@@ -45,9 +51,7 @@ describe("a new standard", () => {
       must(await replaceShift(fresh.db, { siteId: PIER_HEAD, day }, { items, began: 0 }, by));
     }
     const before = await figures(id);
-    const { effects, version } = await approval.effectsOf(V3);
-    expect(version).toMatchObject({ version: 3, name: "Loft cone" });
-    const effect = effects.find((each) => each.id === id)!;
+    const effect = (await effectsOf(V3)).find((each) => each.id === id)!;
     expect(effect.days).toEqual(["2026-07-15"]);
     expect(effect.before).toEqual(before);
     if ("stays" in effect.after) throw new Error(effect.after.stays);
@@ -60,7 +64,7 @@ describe("a new standard", () => {
   test("the chosen cards follow and the others stay; the trail has each; back again all is as it was", async () => {
     const [followed, left] = [await aCard(), await aCard()];
     const was = await figures(left);
-    expect(await approval.approve({ versionId: V3, cardIds: [followed] }, by)).toEqual({ changed: 1 });
+    expect(await approve(V3, [followed])).toEqual({ changed: 1 });
     expect((await figures(followed)).madeWith.recipeVersionId).toBe(V3);
     expect(await figures(left)).toEqual(was);
     const [line] = await readAudit(fresh.db, { subjectId: followed });
@@ -72,28 +76,25 @@ describe("a new standard", () => {
     const states = (await readRecipe(fresh.db, demoId(60)))!.versions.map(({ state }) => state);
     expect(states).toEqual(["earlier", "standard"]);
 
-    await approval.approve({ versionId: V4, cardIds: [followed] }, by);
+    await approve(V4, [followed]);
     expect((await figures(followed)).result.rounded).toEqual(was.result.rounded);
     expect((await figures(followed)).dial).toEqual(was.dial);
   });
 
   test("a draft is none, and a version that is not there is said", async () => {
-    await expect(approval.approve({ versionId: demoId(68), cardIds: [] }, by)).rejects.toThrow(
-      "A draft cannot be",
-    );
-    await expect(approval.effectsOf(uuidv7())).rejects.toThrow("There is no such recipe");
+    await expect(approve(demoId(68), [])).rejects.toThrow("A draft cannot be");
+    await expect(effectsOf(uuidv7())).rejects.toThrow("There is no such recipe");
   });
 
   test("a card whose brewer is gone stays as it is, and says why", async () => {
     const id = await aCard();
     await fresh.db.update(brewers).set({ removed: true }).where(eq(brewers.id, DEMO_IDS.brewers.fulmar));
-    await transact(fresh.db, turnBench);
-    const { effects } = await approval.effectsOf(V3);
-    expect(effects.find((each) => each.id === id)!.after).toEqual({
+    await transact(fresh.db, (tx) => turnBench(tx, "equipment"));
+    expect((await effectsOf(V3)).find((each) => each.id === id)!.after).toEqual({
       stays: "Fulmar is not on the bench any more.",
     });
     const was = await figures(id);
-    expect(await approval.approve({ versionId: V3, cardIds: [id] }, by)).toEqual({ changed: 0 });
+    expect(await approve(V3, [id])).toEqual({ changed: 0 });
     expect(await figures(id)).toEqual(was);
   });
 });

@@ -1,11 +1,12 @@
 import { v7 as uuidv7 } from "uuid";
+import type { SeenCard } from "#contract/cardEffect.ts";
 import { must } from "#core/result";
-import { insertCard } from "#data/cards.ts";
+import { insertCard, readCards } from "#data/cards.ts";
 import type { Database } from "#data/connection.ts";
 import { LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { makeCard } from "#scaling/card.ts";
-import { firstState } from "#scaling/start.ts";
-import type { ScaleState } from "#scaling/state.ts";
+import { makeCard } from "#scaling/cards";
+import type { ScaleState } from "#scaling/choice";
+import { firstState } from "#scaling/choice";
 import { benchOn } from "./database.ts";
 
 /** A card of Pier Head, made as the server makes it: of what Scale starts with, or of a change of that. */
@@ -19,4 +20,9 @@ export async function aCard(
   const id = uuidv7();
   must(await insertCard(db, { id, siteId: PIER_HEAD, ...made, madeBy: LEAD, createdAt }));
   return id;
+}
+
+/** Cards as somebody sees them who chooses them to follow. */
+export async function asSeen(db: Database, ids: readonly string[]): Promise<SeenCard[]> {
+  return (await readCards(db, ids)).map(({ id, revision }) => ({ id, revision }));
 }

@@ -10,14 +10,12 @@ import { readCards } from "#data/cards.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { turnBench } from "#data/house.ts";
-import { brewers, cards } from "#data/schema.ts";
+import { brewers, cards } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
-import { batchOfCard } from "#scaling/batchOfCard.ts";
-import { methodAs } from "#scaling/iced/schools.ts";
-import { remade } from "#scaling/remade.ts";
-import { firstState } from "#scaling/start.ts";
-import { type ScaleState, serveAs } from "#scaling/state.ts";
+import { batchOfCard, remade } from "#scaling/cards";
+import { firstState, methodAs, type ScaleState, serveAs } from "#scaling/choice";
 import { asSent } from "./batches.ts";
+import { asSeen } from "./cards.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 vi.mock("next/headers", () => ({
@@ -129,7 +127,7 @@ describe("a card that is kept", () => {
 
   test("of an older bench, or with another dial than was shown, is told and not kept", async () => {
     const choice = await wanted();
-    await transact(fresh.db, turnBench);
+    await transact(fresh.db, (tx) => turnBench(tx, "equipment"));
     await expect(server.keepCard(choice, by)).rejects.toMatchObject({
       code: "stale",
       message: expect.stringContaining("worked out anew"),
@@ -150,7 +148,7 @@ describe("a card that is kept", () => {
     const choice = await wanted();
     const first = await server.keepCard(choice, by);
     const text = await textOf(choice.id);
-    await transact(fresh.db, turnBench);
+    await transact(fresh.db, (tx) => turnBench(tx, "equipment"));
     expect(await server.keepCard(choice, by)).toEqual(first);
     const { revision: benchRevision } = await bench();
     const other = { ...choice, benchRevision, chosen: { ...choice.chosen, grind: 7 } };
@@ -241,19 +239,23 @@ describe("a batch that is logged from a card", () => {
         iceG: sheet.result.rounded.iceG,
         dialSetting: sheet.dial!.setting,
       });
-      const { place, effects } = await server.approvalOf(id);
+      const { place } = await server.approvalOf(id);
+      const effects = await server.effectsOfApproval(id);
       expect(place.method).toBe(logged.method);
       const own = effects.find((effect) => effect.id === choice.id)!;
       expect(own.after).toMatchObject({
         sheet: { standard: { batchId: id }, dial: { setting: logged.dialSetting, by: "standard" } },
       });
       expect(effects.filter((effect) => others.includes(effect.id))).toEqual([]);
-      await server.approve({ id: uuidv7(), batchId: id, revision: 1, cardIds: [choice.id] }, by);
+      await server.makeStandard(
+        { id: uuidv7(), batchId: id, revision: 1, cards: await asSeen(fresh.db, [choice.id]) },
+        by,
+      );
       const followed = await kept(choice.id);
       expect(followed).toMatchObject({ dialBy: "standard", revision: 2 });
       expect(Math.abs(followed.sheet.result.rounded.doseG - logged.doseG)).toBeLessThanOrEqual(0.5);
       // Another pot of the card is brewed by what it says now; taken back, the card is what it was.
-      await server.withdraw(id, by);
+      await server.endStandard(id, by);
       expect((await kept(choice.id)).sheet.result.rounded).toEqual(sheet.result.rounded);
     },
   );
@@ -270,7 +272,7 @@ describe("a batch that is logged from a card", () => {
     for (const choice of [learned, ruled, pot]) await server.keepCard(choice, by);
     const { dial } = (await kept(pot.id)).sheet;
     const { id } = await logFrom(pot.id, { dialSetting: dial!.setting + 4 });
-    const { effects } = await server.approvalOf(id);
+    const effects = await server.effectsOfApproval(id);
     const moved = effects.find((effect) => effect.id === learned.id);
     expect(moved?.after).toMatchObject({ sheet: { dial: { by: "learned" } } });
     expect(effects.some((effect) => effect.id === ruled.id)).toBe(false);

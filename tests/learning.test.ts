@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { findBatch } from "#data/batches.ts";
 import { BARISTA, DEMO_IDS } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
-import { brewers } from "#data/schema.ts";
+import { brewers } from "#data/schema/index.ts";
 import { freshDatabase, noHash } from "./database.ts";
 
 vi.mock("next/headers", () => ({ cookies: async () => ({ get: () => undefined }) }));

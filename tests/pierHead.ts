@@ -49,6 +49,8 @@ export const DISPENSER: BenchVessel = {
   workingG: 2850,
   vesselJPerK: 420,
   holdMin: 60,
+  plate: "none",
+  evaporationGPerH: null,
   bathWPerK: null,
   typical: [],
 };
@@ -76,7 +78,9 @@ export const BENCH: Bench = {
       preferredMaxG: 3400,
       bedDepthMinMm: 20,
       bedDepthMaxMm: 40,
+      ending: "drained",
       retentionGPerG: 2.12,
+      retentionFrom: "typed",
       dripDropC: 15,
       besideDropC: null,
       rinseG: 300,

@@ -11,10 +11,8 @@ import { loadDemoHouse } from "#data/demo/house.ts";
 import { readHouse } from "#data/house.ts";
 import { readProposals } from "#data/proposals.ts";
 import { findThing, readThings } from "#data/things.ts";
-import { guessesOf, worthNext } from "#scaling/guesses.ts";
-import { brewTempOf, solveState } from "#scaling/solved.ts";
-import { firstState } from "#scaling/start.ts";
-import { chosenOf, firstPins } from "#scaling/state.ts";
+import { chosenOf, firstPins, firstState } from "#scaling/choice";
+import { brewTempOf, guessesOf, solveState, worthNext } from "#scaling/sheet";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 // What is measured must at once change what Scale and cards say: from the message of a form, through the

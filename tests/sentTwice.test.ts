@@ -88,20 +88,20 @@ describe("a batch", () => {
   test("approved twice is one standard; its id names no other batch's", async () => {
     const [one, two] = [aPot(), aPot()];
     for (const pot of [one, two]) await server.log(pot, by);
-    const approval = { id: uuidv7(), batchId: one.id, revision: 1, cardIds: [] };
-    await server.approve(approval, by);
-    expect(await server.approve(approval, by)).toEqual({ changed: 0 });
-    await expect(server.approve({ ...approval, batchId: two.id }, by)).rejects.toMatchObject({
+    const approval = { id: uuidv7(), batchId: one.id, revision: 1, cards: [] };
+    await server.makeStandard(approval, by);
+    expect(await server.makeStandard(approval, by)).toEqual({ changed: 0 });
+    await expect(server.makeStandard({ ...approval, batchId: two.id }, by)).rejects.toMatchObject({
       code: "stale",
     });
     // Another lead approves the same batch: it is the standard already, once, and ends at once.
-    await server.approve({ ...approval, id: uuidv7() }, by);
+    await server.makeStandard({ ...approval, id: uuidv7() }, by);
     const inForce = async () => (await readStandards(fresh.db)).filter(({ batchId }) => batchId === one.id);
     expect((await inForce()).map(({ id }) => id)).toEqual([approval.id]);
-    await server.withdraw(one.id, by);
+    await server.endStandard(one.id, by);
     expect(await inForce()).toEqual([]);
     // An approval that has ended moves nothing when it is sent once more.
-    expect(await server.approve(approval, by)).toEqual({ changed: 0 });
+    expect(await server.makeStandard(approval, by)).toEqual({ changed: 0 });
     expect(await inForce()).toEqual([]);
   });
 });

@@ -6,11 +6,11 @@ import { readBatches } from "#data/batches.ts";
 import { readCard } from "#data/cards.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
-import { audit, grinderCurves, standards } from "#data/schema.ts";
+import { audit, grinderCurves, standards } from "#data/schema/index.ts";
 import { readStandards } from "#data/standards.ts";
-import { teachingOf } from "#scaling/teaching.ts";
+import { teachingOf } from "#scaling/sheet";
 import { bigPot as aBigPot, asSent } from "./batches.ts";
-import { aCard as cardOn } from "./cards.ts";
+import { asSeen, aCard as cardOn } from "./cards.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
@@ -23,7 +23,7 @@ let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 let server: typeof import("#server/standards.ts") &
   typeof import("#server/batches.ts") &
   typeof import("#server/wall.ts") &
-  typeof import("#server/site.ts") &
+  typeof import("#server/bench.ts") &
   typeof import("#server/newBag.ts");
 const by = { personId: LEAD, at: NOW };
 const { brewers, coffees, grinders } = DEMO_IDS;
@@ -37,7 +37,7 @@ beforeAll(async () => {
     ...(await import("#server/standards.ts")),
     ...(await import("#server/batches.ts")),
     ...(await import("#server/wall.ts")),
-    ...(await import("#server/site.ts")),
+    ...(await import("#server/bench.ts")),
     ...(await import("#server/newBag.ts")),
   };
 });
@@ -59,7 +59,10 @@ const sheetOf = async (id: string) => (await readCard(fresh.db, id))!.sheet;
 const revisionOf = async (id: string) =>
   (await readBatches(fresh.db, PIER_HEAD, {}, 3000)).find((batch) => batch.id === id)?.revision ?? 0;
 const approve = async (batchId: string, cardIds: readonly string[] = [], id = uuidv7()) =>
-  server.approve({ id, batchId, revision: await revisionOf(batchId), cardIds: [...cardIds] }, by);
+  server.makeStandard(
+    { id, batchId, revision: await revisionOf(batchId), cards: await asSeen(fresh.db, cardIds) },
+    by,
+  );
 const bigPot = async () =>
   (await readStandards(fresh.db)).filter(
     ({ brewerId, coffeeId, serve, sizeG }) =>
@@ -87,7 +90,8 @@ describe("approving a batch", () => {
     const card = await aCard();
     const left = await aCard();
     const batch = await aPot();
-    const { place, effects, retires } = await server.approvalOf(batch);
+    const { place, retires } = await server.approvalOf(batch);
+    const effects = await server.effectsOfApproval(batch);
     expect(place).toMatchObject({ serve: "hot", brewerId: brewers.fulmar });
     expect(retires).toBe(before!.batchId);
     expect(effects.map(({ id }) => id)).toEqual(expect.arrayContaining([card, left]));
@@ -115,7 +119,7 @@ describe("approving a batch", () => {
     expect(await approve(batch, [], id)).toEqual({ changed: 0 });
     expect(await bigPot()).toHaveLength(1);
     await expect(
-      server.approve({ id: uuidv7(), batchId: batch, revision: 99, cardIds: [] }, by),
+      server.makeStandard({ id: uuidv7(), batchId: batch, revision: 99, cards: [] }, by),
     ).rejects.toMatchObject({
       code: "stale",
     });
@@ -136,21 +140,21 @@ describe("approving a batch", () => {
     await approve(second, [card]);
     expect((await sheetOf(card)).dial?.setting).toBe(14);
     // Even in the moment in which it was approved.
-    const { changed } = await server.withdraw(second, by);
+    const { changed } = await server.endStandard(second, by);
     expect(changed).toBeGreaterThanOrEqual(1);
     expect((await bigPot()).map(({ batchId }) => batchId)).toEqual([first]);
     expect(await sheetOf(card)).toMatchObject({ dial: { setting: 10.5 }, standard: { batchId: first } });
     expect((await trailOf(first))[0]?.action).toBe("restored");
-    await expect(server.withdraw(second, by)).rejects.toMatchObject({ code: "notThere" });
+    await expect(server.endStandard(second, by)).rejects.toMatchObject({ code: "notThere" });
     // Approved once more and taken back once more, it is still the first that comes back.
     await approve(second, [card]);
-    await server.withdraw(second, by);
+    await server.endStandard(second, by);
     expect((await bigPot()).map(({ batchId }) => batchId)).toEqual([first]);
-    await server.withdraw(first, by);
+    await server.endStandard(first, by);
     const rest = await bigPot();
     expect(rest.map(({ batchId }) => batchId)).not.toContain(first);
     await approve(second);
-    await server.withdraw(second, by);
+    await server.endStandard(second, by);
     expect(await bigPot()).toEqual(rest);
   });
 
@@ -176,7 +180,7 @@ describe("what rests on an approved batch", () => {
     const logged = asSent(row!);
     expect(row!.approved).toBe(true);
     const { followed } = await server.correct({ ...logged, doseG: 196, dialSetting: 12.5 }, by);
-    expect(followed).toBeGreaterThanOrEqual(1);
+    expect(followed?.changed).toBeGreaterThanOrEqual(1);
     expect(await sheetOf(card)).toMatchObject({
       dial: { setting: 12.5 },
       result: { rounded: { doseG: 196 } },
@@ -191,7 +195,7 @@ describe("what rests on an approved batch", () => {
     await approve(batch, [card]);
     const revision = await revisionOf(batch);
     const out = await server.takeOut({ id: batch, revision, removed: true }, by);
-    expect(out.followed).toBeGreaterThanOrEqual(1);
+    expect(out.followed?.changed).toBeGreaterThanOrEqual(1);
     const lapsed = await sheetOf(card);
     expect(lapsed.standard?.lapsed).toBe(true);
     expect(lapsed.input.pins).toEqual(was.input.pins);

@@ -11,14 +11,14 @@ import { findBatch } from "#data/batches.ts";
 import { readCards } from "#data/cards.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
-import { readBenchRevision } from "#data/house.ts";
-import { audit, batches, cards, people, sites, standards } from "#data/schema.ts";
+import { readBenchRevisions } from "#data/house.ts";
+import { audit, batches, cards, people, sites, standards } from "#data/schema/index.ts";
 import { readShift } from "#data/shifts.ts";
 import { readStandards } from "#data/standards.ts";
 import { findThing } from "#data/things.ts";
-import { firstState } from "#scaling/start.ts";
+import { firstState } from "#scaling/choice";
 import { asSent, bigPot } from "./batches.ts";
-import { aCard } from "./cards.ts";
+import { aCard, asSeen } from "./cards.ts";
 import { benchOn, freshDatabase, noHash } from "./database.ts";
 
 // Ten people at ten tablets, in every order that comes: what they are told is what the house has.
@@ -89,11 +89,14 @@ const WORK = {
   },
   approve: async ({ batchId, cardId }: Shared) => {
     const { revision } = (await findBatch(fresh.db, batchId))!;
-    await server.approve({ id: uuidv7(), batchId, revision, cardIds: [cardId] }, by);
+    await server.makeStandard(
+      { id: uuidv7(), batchId, revision, cards: await asSeen(fresh.db, [cardId]) },
+      by,
+    );
     return "kept";
   },
   withdraw: async ({ batchId }: Shared) => {
-    await server.withdraw(batchId, by);
+    await server.endStandard(batchId, by);
     return "kept";
   },
   card: async () => {
@@ -178,7 +181,7 @@ async function stateOf({ batchId }: Shared) {
     findThing(fresh.db, "brewer", brewers.fulmar),
     findThing(fresh.db, "coffee", coffees.saltmarsh),
     readShift(fresh.db, { siteId: PIER_HEAD, day: "2026-07-20" }),
-    readBenchRevision(fresh.db),
+    readBenchRevisions(fresh.db).then(({ equipment }) => equipment),
     fresh.db
       .select({ action: audit.action })
       .from(audit)
@@ -243,14 +246,17 @@ test("twelve corrections of one approved batch at once: one is kept with what fo
   const batchId = uuidv7();
   await server.log(bigPot(NOW, { id: batchId }), by);
   const cardId = await aCard(fresh.db, NOW);
-  await server.approve({ id: uuidv7(), batchId, revision: 1, cardIds: [cardId] }, by);
+  await server.makeStandard(
+    { id: uuidv7(), batchId, revision: 1, cards: await asSeen(fresh.db, [cardId]) },
+    by,
+  );
   const corrections = Array.from({ length: 12 }, (_, i) =>
     server.correct({ ...bigPot(NOW, { id: batchId, doseG: 190 + i }), revision: 1 }, by),
   );
   const answers = await Promise.all(corrections);
   const [keptOne, ...others] = answers.filter(({ theirs }) => !theirs);
   expect(others).toEqual([]);
-  expect(keptOne!.followed).toBeGreaterThan(0);
+  expect(keptOne!.followed?.changed).toBeGreaterThan(0);
   const { doseG, revision } = (await findBatch(fresh.db, batchId))!;
   expect(revision).toBe(2);
   for (const { theirs } of answers)
@@ -263,7 +269,7 @@ test("of two pots that are approved for one place in the same moment, one is in 
     const pots = [uuidv7(), uuidv7()];
     for (const id of pots) await server.log(bigPot(NOW, { id }), by);
     const approved = pots.map((batchId) =>
-      server.approve({ id: uuidv7(), batchId, revision: 1, cardIds: [] }, by),
+      server.makeStandard({ id: uuidv7(), batchId, revision: 1, cards: [] }, by),
     );
     await Promise.all(approved);
     const inForce = (await readStandards(fresh.db)).filter(({ batchId }) => pots.includes(batchId));

@@ -1,5 +1,6 @@
 import { join } from "node:path";
-import { ensureBundle, SERVER } from "../lib/build.mjs";
+import { timed } from "../../bench/reference.mjs";
+import { CALC, ensureBundle, SERVER } from "../lib/build.mjs";
 import { readAddress } from "../lib/database.mjs";
 import { withFreshHouse } from "../lib/freshHouse.mjs";
 import { houseFrom, ROOT } from "../lib/place.mjs";
@@ -7,27 +8,71 @@ import { houseSecret } from "../lib/secret.mjs";
 
 const SESSION_LIMIT_MS = 2;
 const CORRECTIONS_LIMIT_MS = 2000;
+const FOLLOWING_CARDS = 50;
+const FOLLOWING_LIMIT_MS = 5000;
+const HELD_LIMIT_MS = 50;
+/** Cards that rest on the batch whose page is measured. */
+const CROWD = 100;
 
-/** What the session check takes, on the house that runs; the house is named in the environment from then on. */
-async function session(logs) {
+/** Names the running house in the environment, for what is measured on its database by this process. */
+async function nameHouse(logs) {
   const house = houseFrom();
   process.env.TUMBEK_DATABASE = JSON.stringify(readAddress(house.database));
   process.env.TUMBEK_SECRET = houseSecret(house);
+  process.env.TUMBEK_CALC_THREAD = await ensureBundle("src/calc/thread.ts", CALC, logs);
+}
+
+/** What the session check takes, on the house that runs. */
+async function session(logs) {
   const bundle = await ensureBundle("bench/session.ts", ["bench", ...SERVER], logs);
   const { sessionMs } = await import(bundle);
-  const measured = await sessionMs();
-  return { what: "session check, added to a request", measured, limit: SESSION_LIMIT_MS, unit: "ms" };
+  const figures = await timed(sessionMs);
+  return { what: "session check, added to a request", ...figures, limit: SESSION_LIMIT_MS, unit: "ms" };
 }
 
 /** What it takes until twelve who correct one approved batch at once are answered. */
 async function corrections(logs) {
-  const { correctionsMs } = await import(await ensureBundle("bench/corrections.ts", ["bench", "src"], logs));
+  const { correctionsMs } = await import(
+    await ensureBundle("bench/corrections.ts", ["bench", "src", "tests"], logs)
+  );
   return {
     what: "twelve corrections of one approved batch at once",
-    measured: await correctionsMs(),
+    ...(await timed(correctionsMs)),
     limit: CORRECTIONS_LIMIT_MS,
     unit: "ms",
   };
+}
+
+/** A correction of an approved batch that many cards follow: until it is answered, and how long it holds a server's thread. */
+async function following(logs) {
+  const { correctionWith } = await import(
+    await ensureBundle("bench/following.ts", ["bench", "src", "tests"], logs)
+  );
+  // Everything is loaded once.
+  await correctionWith(1);
+  let heldMs;
+  const { measured, reference } = await timed(async () => {
+    const followed = await correctionWith(FOLLOWING_CARDS);
+    ({ heldMs } = followed);
+    return followed.answeredMs;
+  });
+  const what = `a correction that ${FOLLOWING_CARDS} cards follow`;
+  return [
+    { what, measured, reference, limit: FOLLOWING_LIMIT_MS, unit: "ms" },
+    {
+      what: `${what}: event loop held at most`,
+      measured: heldMs,
+      reference,
+      limit: HELD_LIMIT_MS,
+      unit: "ms",
+    },
+  ];
+}
+
+/** Lets many cards rest on a batch of the running house; answers with the batch's id. */
+async function crowd(logs) {
+  const bundle = await ensureBundle("bench/following.ts", ["bench", "src", "tests"], logs);
+  return (await import(bundle)).crowd(CROWD);
 }
 
 /** Fills the running house up to a large one. */
@@ -42,13 +87,17 @@ export async function run() {
     const { host, port } = houseFrom();
     const { benchHouse } = await import("../../bench/house.mjs");
     const within = [];
-    const rows = await benchHouse(`http://${host}:${port}`, async () => {
-      within.push(await session(logs), await corrections(logs));
-      await fill(logs);
+    await nameHouse(logs);
+    const rows = await benchHouse(`http://${host}:${port}`, {
+      crowd: () => crowd(logs),
+      fill: async () => {
+        within.push(await session(logs), await corrections(logs), ...(await following(logs)));
+        await fill(logs);
+      },
     });
     return [...rows, ...within];
   });
-  const bundle = await ensureBundle("bench/bench.ts", ["bench", "src/core"], logs);
+  const bundle = await ensureBundle("bench/bench.ts", ["bench", "src", "tests"], logs);
   const { bench } = await import(bundle);
   return (await bench(ROOT, rows)) ? 0 : 1;
 }

@@ -17,8 +17,8 @@ const SOURCES = [
 /** What the server's side draws on, for bundles that run it without the framework. */
 export const SERVER = ["src/server", "src/data", "src/contract", "src/core", "src/words"];
 
-/** What the stateless compute draws on. */
-export const CALC = ["src/calc", "src/contract", "src/core", "src/words"];
+/** What the computing thread and the command line draw on. */
+export const CALC = ["src/calc", "src/scaling", "src/contract", "src/core", "src/words"];
 
 /** The application built from the sources as they are; returns the build's name. */
 export function ensureBuild({ dist, logs }) {

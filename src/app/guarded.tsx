@@ -2,16 +2,11 @@ import { headers } from "next/headers";
 import { redirect } from "next/navigation";
 import type { ReactNode } from "react";
 import { may, type Right } from "#core/people";
-import { isDatabaseAway } from "#data/failures.ts";
-import type { FoundSession } from "#data/sessions.ts";
 import { Refused, Trouble } from "#features/frame/index.ts";
-import { signedIn } from "#server/session.ts";
+import { readSession, type Session } from "#server/read/session.ts";
 
 /** A page with its right: nothing of it runs before somebody is signed in who has it. */
-export function guarded<Props>(
-  right: Right,
-  page: (props: Props, session: FoundSession) => Promise<ReactNode>,
-) {
+export function guarded<Props>(right: Right, page: (props: Props, session: Session) => Promise<ReactNode>) {
   const answer = async (props: Props) => {
     const session = await sessionOrDoor();
     if (session === "gone") return <Trouble what="gone" />;
@@ -22,14 +17,9 @@ export function guarded<Props>(
 }
 
 /** Who is signed in; whoever is not is sent to the door, and comes back from there. */
-export async function sessionOrDoor(): Promise<FoundSession | "gone"> {
-  try {
-    const session = await signedIn();
-    if (session) return session;
-  } catch (error) {
-    if (isDatabaseAway(error)) return "gone";
-    throw error;
-  }
-  const asked = (await headers()).get("x-tumbek-path") ?? "/";
-  redirect(`/sign-in?next=${encodeURIComponent(asked)}`);
+export async function sessionOrDoor(): Promise<Session | "gone"> {
+  const session = await readSession();
+  if (session !== "nobody") return session;
+  const wantedPath = (await headers()).get("x-tumbek-path") ?? "/";
+  redirect(`/sign-in?next=${encodeURIComponent(wantedPath)}`);
 }

@@ -1,6 +1,6 @@
 import { CALC_NAMES, type CalcName, isCalcName, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
 import type { EnvelopeFailure } from "#contract/problems.ts";
-import { calcSentence } from "#words/index.ts";
+import { calcSentence } from "#words/api";
 import { compute, errorBody } from "./compute.ts";
 
 /** What to say, and the HTTP status to say it with: 200, 404, 413, 422 or 429. */
@@ -22,10 +22,10 @@ type Asked =
  * @param bytes the message as it came, UTF-8; at most `MOST_BYTES` long
  */
 export function answer(name: string, bytes: Uint8Array): Answer {
-  const asked = read(name, bytes);
-  if ("answer" in asked) return asked.answer;
-  if ("item" in asked) return one(asked.name, asked.item);
-  return { status: 200, body: asked.items.map((item) => compute(asked.name, item).body) };
+  const question = read(name, bytes);
+  if ("answer" in question) return question.answer;
+  if ("item" in question) return one(question.name, question.item);
+  return { status: 200, body: question.items.map((item) => compute(question.name, item).body) };
 }
 
 /** The same, with a pause between items where there are many: `breathe` rejects when nobody waits any more. */
@@ -34,20 +34,20 @@ export async function answerInTurns(
   bytes: Uint8Array,
   breathe: () => Promise<void>,
 ): Promise<Answer> {
-  const asked = read(name, bytes);
-  if ("answer" in asked) return asked.answer;
-  if ("item" in asked) return one(asked.name, asked.item);
+  const question = read(name, bytes);
+  if ("answer" in question) return question.answer;
+  if ("item" in question) return one(question.name, question.item);
   const body: unknown[] = [];
-  for (const item of asked.items) {
-    body.push(compute(asked.name, item).body);
+  for (const item of question.items) {
+    body.push(compute(question.name, item).body);
     await breathe();
   }
   return { status: 200, body };
 }
 
 function one(name: CalcName, item: unknown): Answer {
-  const outcome = compute(name, item);
-  return { status: outcome.ok ? 200 : UNPROCESSABLE, body: outcome.body };
+  const computed = compute(name, item);
+  return { status: computed.ok ? 200 : UNPROCESSABLE, body: computed.body };
 }
 
 function read(name: string, bytes: Uint8Array): Asked {

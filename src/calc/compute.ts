@@ -2,36 +2,30 @@ import { CALCS, type CalcName } from "#contract/calc.ts";
 import { type BadInput, badInput } from "#contract/problems.ts";
 import {
   type BrewFailure,
+  clockAndMeterAt,
   fitFactors,
   forecastBrew,
   forecastCurves,
   forecastSteep,
-  outcomeOf,
 } from "#core/brew";
 import { sameExtraction } from "#core/grind";
 import { melt } from "#core/ice";
 import type { Result } from "#core/result";
 import { type SheetFailure, solveSheet } from "#core/sheet";
-import {
-  badInputSentence,
-  brewFailureSentence,
-  checkSentence,
-  extractionMissSentence,
-  fitFailureSentence,
-  freezeSentence,
-  sheetFailureSentence,
-} from "#words/index.ts";
+import { badInputSentence } from "#words/api";
+import { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "#words/brew";
+import { checkSentence, freezeSentence, sheetFailureSentence } from "#words/sheet";
 
 export interface ErrorBody {
   readonly error: { readonly code: string; readonly message: string; readonly fields: readonly string[] };
 }
 
-export type Outcome =
+export type Computed =
   | { readonly ok: true; readonly body: unknown }
   | { readonly ok: false; readonly body: ErrorBody };
 
 /** Computes one message by its name: parsed by the contract, answered by the core, worded. */
-export function compute(name: CalcName, message: unknown): Outcome {
+export function compute(name: CalcName, message: unknown): Computed {
   return COMPUTERS[name](message);
 }
 
@@ -39,7 +33,7 @@ export function errorBody(code: string, message: string, fields: readonly string
   return { error: { code, message, fields } };
 }
 
-const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Outcome } = {
+const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Computed } = {
   sheet: (message) => {
     const input = CALCS.sheet.input.safeParse(message);
     if (!input.success) return refuse(badInput(input.error.issues, message));
@@ -106,7 +100,7 @@ const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Outcome } 
     const fit = fitFactors(
       input.data.brews.map(({ brew, addedG = 0, timeS = null, strengthPct = null }) => ({
         measured: { timeS, strengthPct },
-        forecast: outcomeOf(brew, addedG),
+        forecast: clockAndMeterAt(brew, addedG),
       })),
     );
     if (!fit.ok) return failed(fit.failure.code, fitFailureSentence(fit.failure), ["brews"]);
@@ -118,7 +112,7 @@ const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Outcome } 
 
 const forecastBrewOnly: typeof forecastBrew = (input) => forecastBrew(input);
 
-function brewed(brew: Result<unknown, BrewFailure>, at = ""): Outcome {
+function brewed(brew: Result<unknown, BrewFailure>, at = ""): Computed {
   if (brew.ok) return { ok: true, body: brew.value };
   const { failure } = brew;
   return failed(
@@ -143,12 +137,12 @@ function brewFields(failure: BrewFailure): readonly string[] {
   }
 }
 
-function refuse(failure: BadInput): Outcome {
+function refuse(failure: BadInput): Computed {
   const fields = [...new Set(failure.problems.map(({ field }) => field))].filter((field) => field !== "");
   return failed(failure.code, badInputSentence(failure), fields);
 }
 
-function failed(code: string, message: string, fields: readonly string[]): Outcome {
+function failed(code: string, message: string, fields: readonly string[]): Computed {
   return { ok: false, body: errorBody(code, message, fields) };
 }
 

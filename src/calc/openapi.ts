@@ -2,6 +2,7 @@ import { z } from "zod";
 import { loggedBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS, calcError, jsonSchemaOf, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
 import { cardLine, cardWhole, uuid } from "#contract/card.ts";
+import { eventPage } from "#contract/event.ts";
 import { importAnswer, recipeFile } from "#contract/recipeFile.ts";
 import { isoDay, shiftKept, shiftList, shiftSaved } from "#contract/shift.ts";
 import { THING_KINDS } from "#contract/things.ts";
@@ -101,6 +102,14 @@ function housePaths(): object {
         responses: { ...ok("The batches", z.object({ batches: z.array(loggedBatch) })), ...refused },
       },
     },
+    "/api/v1/batches/{id}/cards": {
+      get: {
+        operationId: "cards-of-approval",
+        summary: "The cards that approving a batch would move, before and after",
+        parameters: [inPath("id", uuid)],
+        responses: { ...ok("The cards", z.array(z.looseObject({}))), ...refused },
+      },
+    },
     "/api/v1/bench/{kind}": {
       get: {
         operationId: "bench",
@@ -129,6 +138,15 @@ function housePaths(): object {
         summary: "One card, with the exact inputs, pins and results that it was made from",
         parameters: [inPath("id", uuid)],
         responses: { ...ok("The card", cardWhole), ...refused },
+      },
+    },
+    "/api/v1/events": {
+      get: {
+        operationId: "events",
+        summary:
+          "What happened at a site after an event's number, in the order of commits: none is ever skipped",
+        parameters: [site, inQuery("after", z.int().min(0))],
+        responses: { ...ok("The events, and the number to ask after next", eventPage), ...refused },
       },
     },
     "/api/v1/recipes": {
@@ -171,6 +189,14 @@ function housePaths(): object {
           },
           422: { description: "badInput, or a card that cannot be brewed here", content: json(error) },
         },
+      },
+    },
+    "/api/v1/versions/{id}/cards": {
+      get: {
+        operationId: "cards-of-version",
+        summary: "The cards of a recipe as one of its versions would make them, before and after",
+        parameters: [inPath("id", uuid)],
+        responses: { ...ok("The cards", z.array(z.looseObject({}))), ...refused },
       },
     },
     "/api/v1/wall": {

@@ -5,6 +5,7 @@ export const ENDINGS = ["drained", "liftedEarly", "valveShut"] as const;
 export const PLATES = ["none", "off", "low", "on"] as const;
 export const ROAST_LEVELS = ["light", "medium", "dark"] as const;
 export const CURVE_REASONS = ["first", "newBurrs", "recalibrated"] as const;
+export type CurveReason = (typeof CURVE_REASONS)[number];
 export const CARE_KINDS = ["rinse", "soak", "descale", "burrs", "other"] as const;
 
 /** What of a thing can be typical, so usual for its kind and not measured here. */

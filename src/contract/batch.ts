@@ -54,3 +54,15 @@ export interface BatchRow extends LoggedBatch {
   readonly recipe: string | null;
   readonly recipeVersion: number | null;
 }
+
+/** Why a batch is not logged, or not corrected. */
+export type BatchRefusal =
+  | "notThere"
+  | "stale"
+  | "noCard"
+  | "inTheFuture"
+  | "moreThanWater"
+  | "noRecipe"
+  | "howIced"
+  | "whoseDial"
+  | "offTheDial";

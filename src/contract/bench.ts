@@ -1,20 +1,15 @@
 import type { Basket, Factors, SprayMode } from "#core/brew";
 import type { CurvePoint, Dial, MatchedPair } from "#core/grind";
-import type { Ice, VesselHeat } from "#core/ice";
 import type { Recipe } from "#core/recipe";
-import type { BrewWaterLattice, Cup } from "#core/sheet";
+import type { BrewWaterLattice } from "#core/sheet";
 import type { Aspect } from "./aspects.ts";
 import type { HouseSettings } from "./house.ts";
 import type { RecipeState } from "./recipe.ts";
 import type { Standard } from "./standard.ts";
-import type { Figures } from "./things.ts";
+import type { Figures, ThingKind } from "./things.ts";
 
-/** A site's equipment and the house's recipes and coffees, as the screens read them. */
-export interface Bench {
-  /** The day at the site, ISO: a coffee ages. */
-  readonly today: string;
-  /** One more with every change of what stands on it. */
-  readonly revision: number;
+/** A site's equipment, and the house's coffees, cups and settings. */
+export interface Equipment {
   readonly site: {
     readonly id: string;
     readonly name: string;
@@ -29,8 +24,11 @@ export interface Bench {
   readonly grinders: readonly BenchGrinder[];
   readonly iceSources: readonly BenchIce[];
   readonly coffees: readonly BenchCoffee[];
-  readonly cups: readonly (Cup & { readonly id: string })[];
-  readonly recipes: readonly BenchRecipe[];
+  readonly cups: readonly OnBench<"cup">[];
+}
+
+/** What the house has learned beyond the model. */
+export interface Learned {
   /** What was fitted to cups or to the log: of each brewer's and grinder's pair. */
   readonly fits: readonly (Required<Factors> & {
     readonly brewerId: string;
@@ -44,33 +42,44 @@ export interface Bench {
   readonly standards: readonly Standard[];
 }
 
-/** A thing with what of it is only typical, not measured here. */
-interface Benched {
-  readonly id: string;
-  readonly name: string;
-  readonly typical: readonly Aspect[];
+/** All that a sheet is worked out with at a site: equipment, recipes and what was learned, as of one moment. */
+export interface Bench extends Equipment, Learned {
+  /** The day at the site, ISO: a coffee ages. */
+  readonly today: string;
+  /** Of its three parts together; more with every change of one. */
+  readonly revision: number;
+  readonly recipes: readonly BenchRecipe[];
 }
 
-export interface BenchBrewer
-  extends Benched,
-    Pick<
-      Figures<"brewer">,
-      | "kind"
-      | "doseMinG"
-      | "doseMaxG"
-      | "preferredMinG"
-      | "preferredMaxG"
-      | "bedDepthMinMm"
-      | "bedDepthMaxMm"
-      | "retentionGPerG"
-      | "sprayTempC"
-      | "bypassMaxPct"
-      | "dripDropC"
-      | "besideDropC"
-      | "rinseG"
-      | "cycleMin"
-      | "rinseMin"
-    > {
+/** Fields of the bench's things that no sheet is worked out with, or that stand on the bench in another form. */
+export const OFF_THE_BENCH = {
+  vessel: [],
+  brewer: [
+    "shape",
+    "topDiameterMm",
+    "bottomDiameterMm",
+    "heightMm",
+    "filterId",
+    "minSettingG",
+    "maxSettingG",
+    "stepG",
+  ],
+  grinder: ["dialMin", "dialMax", "dialStep", "higherIs"],
+  ice: [],
+  coffee: ["process", "pricePerKg", "lowStockG", "note"],
+  cup: ["name"],
+} as const satisfies { readonly [kind in ThingKind]?: readonly string[] };
+export type BenchKind = keyof typeof OFF_THE_BENCH;
+
+/** A thing as the bench has it: every other field of its kind. */
+export type OnBench<Kind extends BenchKind> = Omit<Figures<Kind>, (typeof OFF_THE_BENCH)[Kind][number]> & {
+  readonly id: string;
+};
+
+/** A thing with what of it is only typical, not measured here. */
+type Measured<Kind extends BenchKind> = OnBench<Kind> & { readonly typical: readonly Aspect[] };
+
+export interface BenchBrewer extends Measured<"brewer"> {
   readonly filter: Pick<Figures<"filter">, "name" | "material" | "drag">;
   /** Null where nobody has measured it. */
   readonly basket: Basket | null;
@@ -79,43 +88,18 @@ export interface BenchBrewer
   readonly lattice: Required<BrewWaterLattice>;
 }
 
-export interface BenchVessel
-  extends Benched,
-    Pick<VesselHeat, "vesselJPerK">,
-    Pick<Figures<"vessel">, "kind" | "iced" | "holdMin" | "bathWPerK"> {
-  readonly brimG: number;
-  readonly workingG: number;
-}
+export type BenchVessel = Measured<"vessel">;
 
-export interface BenchGrinder extends Benched, Dial {
-  readonly purgeG: number;
-  /** Its own rule, on its own dial; null where the house's counts. */
-  readonly ruleUnits: number | null;
-  readonly ruleIcedUnits: number | null;
+export interface BenchGrinder extends Measured<"grinder">, Dial {
   /** Its newest curve; empty where there is none. */
   readonly curve: readonly CurvePoint[];
   /** Null where there is none. */
   readonly curveVersion: number | null;
 }
 
-export interface BenchIce extends Ice {
-  readonly id: string;
-  readonly name: string;
-  readonly heapGPerMl: number;
-  /** A piece, across, mm; null where nobody noted it. */
-  readonly pieceMm: number | null;
-  /** What its bin holds, and what it makes. */
-  readonly storeKg: number | null;
-  readonly kgPerDay: number | null;
-  /** Drawn by other drinks, 0 to 1. */
-  readonly otherShare: number;
-}
+export type BenchIce = OnBench<"ice">;
 
-export interface BenchCoffee extends Benched, Pick<Figures<"coffee">, "roastLevel" | "roastedOn"> {
-  readonly character: string;
-  readonly stockG: number | null;
-  readonly densityGPerMl: number;
-}
+export type BenchCoffee = Measured<"coffee">;
 
 /** A recipe by the version that counts, with the basket and the grinder that it was brewed with. */
 export interface BenchRecipe extends Recipe {

@@ -58,3 +58,6 @@ export const changedPerson = z.strictObject({
   role,
   revision: z.number().int().min(1),
 });
+
+/** Why a change of people is refused. */
+export type PeopleRefusal = "notThere" | "nameTaken" | "lastLead" | "notArchived" | "anonymised";

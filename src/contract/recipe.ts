@@ -2,6 +2,7 @@ import { z } from "zod";
 import { TEXTURES } from "#core/grind";
 import { AGITATIONS, RATIO_BASES, type Recipe, SERVICES, WHERES } from "#core/recipe";
 import { uuid } from "./card.ts";
+import { MOST_FOLLOWING, seenCard } from "./cardEffect.ts";
 import { handStep } from "./handStep.ts";
 import * as n from "./numbers.ts";
 
@@ -91,7 +92,10 @@ export const archivedRecipe = z.strictObject({ id: uuid, archived: z.boolean() }
 export const droppedDraft = z.strictObject({ versionId: uuid, revision: z.number().int().min(1) });
 
 /** A new standard, and which cards follow it; the others stay as they are. */
-export const approval = z.strictObject({ versionId: uuid, cardIds: z.array(uuid).max(2000) });
+export const approval = z.strictObject({
+  versionId: uuid,
+  cards: z.array(seenCard).max(MOST_FOLLOWING).describe("The cards that follow, as they were seen"),
+});
 
 /** The version to whose cup the two factors of its brewer and grinder are fitted, or forgotten. */
 export const fittedVersion = z.strictObject({ versionId: uuid });

@@ -136,10 +136,11 @@ export function toFileRecipe({
   readonly archived: boolean;
   readonly versions: readonly RecipeVersion[];
 }): FileRecipe | undefined {
-  const kept = versions.flatMap(({ version, state, brewer, grinder, coffee, retentionGPerG, recipe }) =>
-    state === "draft" ? [] : [{ version, state, brewer, grinder, coffee, retentionGPerG, recipe }],
+  const fileVersions = versions.flatMap(
+    ({ version, state, brewer, grinder, coffee, retentionGPerG, recipe }) =>
+      state === "draft" ? [] : [{ version, state, brewer, grinder, coffee, retentionGPerG, recipe }],
   );
-  return kept.length === 0 ? undefined : { name, archived, versions: kept };
+  return fileVersions.length === 0 ? undefined : { name, archived, versions: fileVersions };
 }
 
 /** The published schema of the file. */

@@ -77,16 +77,16 @@ export function planImport(text: string, house: HouseForImport): Result<ImportPl
     }
     const recipe = judged.value;
     seen.add(asFound(recipe.name));
-    const here = house.recipes.find((each) => asFound(each.name) === asFound(recipe.name));
-    const fresh = here
-      ? recipe.versions.filter((version) => !here.versions.some(same(version)))
+    const sameName = house.recipes.find((each) => asFound(each.name) === asFound(recipe.name));
+    const fresh = sameName
+      ? recipe.versions.filter((version) => !sameName.versions.some(same(version)))
       : recipe.versions;
     if (fresh.length === 0) {
       lines.push({ name: recipe.name, what: "same" });
       continue;
     }
-    lines.push({ name: recipe.name, what: here ? "change" : "add", versions: fresh.length });
-    recipes.push({ ...recipe, versions: [...fresh], isNew: !here });
+    lines.push({ name: recipe.name, what: sameName ? "change" : "add", versions: fresh.length });
+    recipes.push({ ...recipe, versions: [...fresh], isNew: !sameName });
     for (const { brewer, grinder, coffee } of fresh) {
       needed.brewers.add(brewer);
       if (grinder !== null) needed.grinders.add(grinder);

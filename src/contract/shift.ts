@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { ShiftBatch } from "#core/shift";
 import { uuid } from "./card.ts";
 
 /** Batches of one card a day; more is a slip of the finger. */
@@ -58,6 +59,22 @@ export const shiftKept = shiftList.extend({
   changedAt: z.iso.datetime().nullable(),
 });
 export type ShiftKept = z.infer<typeof shiftKept>;
+
+/** A card as a day's list shows and counts it. */
+export interface ShiftCard {
+  readonly id: string;
+  readonly title: string;
+  readonly batch: ShiftBatch;
+  /** Dry coffee in the basket, g. */
+  readonly doseG: number;
+  readonly dial: { readonly grinder: string; readonly setting: number } | null;
+  /** What its brewer is set to, g; null where it has no setting. */
+  readonly settingG: number | null;
+  readonly iceG: number;
+  readonly vessel: string;
+  /** Hours for which it is begun before; null where it is brewed when it is wanted. */
+  readonly steepH: number | null;
+}
 
 export const isoDay = z.iso.date();
 

@@ -4,15 +4,19 @@ import type { IcedMethod } from "#core/iced";
 import { sameSize } from "#core/learn";
 import type { Serve } from "#core/sheet";
 import { uuid } from "./card.ts";
+import { MOST_FOLLOWING, seenCard } from "./cardEffect.ts";
 
 /** A batch that becomes the standard, with the cards that follow it. The id is the client's: sent twice it is one. */
 export const approvedBatch = z.strictObject({
   id: uuid,
   batchId: uuid,
   revision: z.number().int().min(1).describe("Of the batch, as it was looked at"),
-  cardIds: z.array(uuid).max(500),
+  cards: z.array(seenCard).max(MOST_FOLLOWING).describe("The cards that follow, as they were seen"),
 });
 export type ApprovedBatch = z.infer<typeof approvedBatch>;
+
+/** Why a batch is not made a standard, or is none to end. */
+export type StandardRefusal = "notThere" | "stale" | "saysTooLittle" | "noStandard";
 
 /** A batch that is to be a standard no more. */
 export const withdrawnBatch = z.strictObject({ batchId: uuid });

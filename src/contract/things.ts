@@ -312,3 +312,9 @@ export interface ThingRow {
   readonly typical: readonly Aspect[];
   readonly figures: AnyFigures;
 }
+
+/** A thing with the figures of its kind. */
+export type RowOf<Kind extends ThingKind> = Omit<ThingRow, "figures"> & { readonly figures: Figures<Kind> };
+
+/** Why a change of a thing is refused. */
+export type ThingRefusal = "nameTaken" | "lastSite";

@@ -2,7 +2,7 @@ import { and, desc, eq, gte, lt, type SQL } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import type { AuditFields, AuditSubject } from "#contract/people.ts";
 import type { Database } from "./connection.ts";
-import { audit, people } from "./schema.ts";
+import { audit, people } from "./schema/index.ts";
 import type { Transaction } from "./transact.ts";
 
 /** Whose change it is, and when; `personId` is null for the house's own. */

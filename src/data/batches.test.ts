@@ -94,7 +94,7 @@ describe("a batch", () => {
     const found = (await readBatches(fresh.db, PIER_HEAD)).filter(({ id }) => id === POT.id);
     expect(found).toHaveLength(1);
     expect(found[0]).toMatchObject({ ...POT, brewer: "Turnstone", grinder: "Chough", person: "Oda Venn" });
-    const { batches } = await import("./schema.ts");
+    const { batches } = await import("./schema/index.ts");
     const [row] = (await fresh.db.select().from(batches)).filter(({ id }) => id === POT.id);
     const { filterId } = BREWERS.find(({ id }) => id === TURNSTONE)!;
     expect(row).toMatchObject({ siteId: PIER_HEAD, filterId, ending: "drained", curveVersion: 1 });
@@ -126,7 +126,7 @@ describe("a batch", () => {
       by,
     );
     expect(must(moved).brewerIds).toEqual([TURNSTONE, fulmar]);
-    const { batches } = await import("./schema.ts");
+    const { batches } = await import("./schema/index.ts");
     const [row] = (await fresh.db.select().from(batches)).filter((batch) => batch.id === id);
     const { filterId } = BREWERS.find((brewer) => brewer.id === fulmar)!;
     expect(row).toMatchObject({ brewerId: fulmar, filterId, grinderId: null, curveVersion: null });

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, gte, isNotNull, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
 import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
+import type { TouchedPlace } from "#contract/job.ts";
 import { BATCHES_TO_LEARN_FROM } from "#core/measure";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
@@ -16,9 +17,9 @@ import {
   recipeVersions,
   standards,
   vessels,
-} from "./schema.ts";
+} from "./schema/index.ts";
 import { changedBefore, sentBefore } from "./sentTwice.ts";
-import { settleStandard, type TouchedAt } from "./standards.ts";
+import { settleStandard } from "./standards.ts";
 import { lock, type Transaction, transact } from "./transact.ts";
 
 /** A line of the log, as the next page begins after it. */
@@ -136,6 +137,9 @@ export type BatchFailure =
   | { readonly code: "stale"; readonly theirs: BatchRow };
 
 export interface KeptBatch {
+  readonly siteId: string;
+  /** It was kept now, not when the same was sent before. */
+  readonly isNew: boolean;
   /** The brewers whose beds there is something to learn of. */
   readonly brewerIds: readonly string[];
   /** The brewers and grinders whose factors there is something to learn of. */
@@ -145,7 +149,7 @@ export interface KeptBatch {
     readonly grinderId: string;
   }[];
   /** It is, or was, a standard in force: where cards rest on it, and dials that it taught. */
-  readonly touched?: readonly TouchedAt[];
+  readonly touched?: readonly TouchedPlace[];
 }
 type Kept = Result<KeptBatch, BatchFailure>;
 
@@ -156,11 +160,11 @@ export function logBatch(db: Database, sent: LoggedBatch, by: Act): Promise<Kept
     const [brewer] = await tx.select().from(brewers).where(eq(brewers.id, batch.brewerId));
     if (!brewer) return fail({ code: "notThere" });
     const { siteId, filterId, ending } = brewer;
-    const kept = ok({ brewerIds: [brewer.id], pairs: pairsOf([{ ...batch, siteId }]) });
+    const batchKept = { siteId, brewerIds: [brewer.id], pairs: pairsOf([{ ...batch, siteId }]) };
     const known = await findBatch(tx, batch.id);
     switch (sentBefore(known, compared(batch))) {
       case "again":
-        return kept;
+        return ok({ ...batchKept, isNew: false });
       case "other":
         return fail({ code: "stale", theirs: known! });
     }
@@ -171,7 +175,7 @@ export function logBatch(db: Database, sent: LoggedBatch, by: Act): Promise<Kept
     const at = new Date(batch.at);
     const own = { siteId, filterId, ending, curveVersion, personId: by.personId };
     await tx.insert(batches).values({ ...batch, ...links.value, ...bag, ...own, at });
-    return kept;
+    return ok({ ...batchKept, isNew: true });
   });
 }
 
@@ -249,7 +253,7 @@ export function correctBatch(
     if (!old) return fail({ code: "notThere" });
     const sent = compared(change);
     if (changedBefore({ ...old, at: old.at.toISOString() }, { began: revision, sent })) {
-      return ok({ brewerIds: [old.brewerId], pairs: pairsOf([old]) });
+      return ok({ siteId: old.siteId, isNew: false, brewerIds: [old.brewerId], pairs: pairsOf([old]) });
     }
     if (old.revision !== revision) return fail({ code: "stale", theirs: (await findBatch(tx, id))! });
     const { at, cardId = old.cardId, recipeVersionId = old.recipeVersionId, ...others } = change;
@@ -291,6 +295,8 @@ export function correctBatch(
     const touched = await settleStandard(tx, old, by);
     const now = { ...old, ...change, siteId: moved?.siteId ?? old.siteId };
     return ok({
+      siteId: now.siteId,
+      isNew: true,
       brewerIds: moved ? [old.brewerId, brewerId] : [brewerId],
       pairs: pairsOf(moved || regrinds ? [old, now] : [now]),
       ...(touched && { touched }),

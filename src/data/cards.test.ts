@@ -2,14 +2,14 @@ import { eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { must } from "#core/result";
-import { makeCard } from "#scaling/card.ts";
-import { firstState } from "#scaling/start.ts";
+import { makeCard } from "#scaling/cards";
+import { firstState } from "#scaling/choice";
 import { benchOn, freshDatabase, noHash } from "#tests/database.ts";
 import { readBench } from "./bench.ts";
 import { insertCard, listCards, readCard } from "./cards.ts";
 import { BARISTA, LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
 import { loadDemoHouse } from "./demo/house.ts";
-import { brewers, cards } from "./schema.ts";
+import { brewers, cards } from "./schema/index.ts";
 import { readShift, replaceShift } from "./shifts.ts";
 
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;

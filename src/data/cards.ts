@@ -4,7 +4,7 @@ import { currentCard } from "#contract/cardShape.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { brewers, cards, recipes, recipeVersions, shiftItems, sites } from "./schema.ts";
+import { brewers, cards, recipes, recipeVersions, shiftItems, sites } from "./schema/index.ts";
 import { sentBefore } from "./sentTwice.ts";
 import { type Transaction, transact } from "./transact.ts";
 

@@ -5,7 +5,7 @@ import { fail, ok, type Result } from "#core/result";
 import type { Act } from "./audit.ts";
 import { readWork } from "./batches.ts";
 import type { Database } from "./connection.ts";
-import { careDone, careTasks, people } from "./schema.ts";
+import { careDone, careTasks, people } from "./schema/index.ts";
 import { sentBefore } from "./sentTwice.ts";
 import { transact } from "./transact.ts";
 

@@ -4,7 +4,7 @@ import type { KeptSettings } from "#contract/house.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { filters, house, people, sites } from "./schema.ts";
+import { type BENCH_PARTS, benchRevisions, filters, house, people, sites } from "./schema/index.ts";
 import { changedBefore } from "./sentTwice.ts";
 import { type Transaction, transact } from "./transact.ts";
 
@@ -17,15 +17,19 @@ export async function readHouse(db: Database): Promise<House | undefined> {
   return row;
 }
 
-/** The number that a bench was read at; -1 before there is a house. */
-export async function readBenchRevision(db: Database): Promise<number> {
-  const [row] = await db.select({ revision: house.benchRevision }).from(house);
-  return row?.revision ?? -1;
+/** A part of the bench; `equipment` is all that stands on it, coffees and settings too. */
+export type BenchPart = (typeof BENCH_PARTS)[number];
+export type BenchRevisions = Readonly<Record<BenchPart, number>>;
+
+/** The numbers that each part of the bench is at. */
+export async function readBenchRevisions(db: Database): Promise<BenchRevisions> {
+  const rows = await db.select().from(benchRevisions);
+  return Object.fromEntries(rows.map(({ part, n }) => [part, n])) as BenchRevisions;
 }
 
-/** Tells every page that the bench is another one now; part of the transaction that changes it. */
-export async function turnBench(tx: Transaction): Promise<void> {
-  await tx.update(house).set({ benchRevision: sql`bench_revision + 1` });
+/** Tells every page that a part of the bench is another one now; part of the transaction that changes it. */
+export async function turnBench(tx: Transaction, part: BenchPart): Promise<void> {
+  await tx.update(benchRevisions).set({ n: sql`n + 1` }).where(eq(benchRevisions.part, part));
 }
 
 /** What nearly every house has. */
@@ -34,10 +38,7 @@ const FIRST_FILTERS = [
   { name: "metal filter", material: "metal", waterKeptG: 1, position: 1 },
 ] as const;
 
-export async function createHouse(
-  db: Database,
-  row: Omit<House, "id" | "benchRevision" | "revision">,
-): Promise<void> {
+export async function createHouse(db: Database, row: Omit<House, "id" | "revision">): Promise<void> {
   await db.insert(house).values({ id: 1, ...row });
   // A brewer names a filter, so that there are some before the first brewer.
   if (row.kind === "real")
@@ -62,7 +63,7 @@ export function keepSettings(
     await tx.update(house).set({ name, settings, revision: revision + 1 });
     const { before, after } = settingsChanged(old, { name, settings });
     await record(tx, by, { action: "changed", subject: "house", subjectId: HOUSE_SUBJECT, before, after });
-    await turnBench(tx);
+    await turnBench(tx, "equipment");
     return ok(undefined);
   });
 }

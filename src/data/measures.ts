@@ -15,7 +15,7 @@ import {
   iceSources,
   readings,
   vessels,
-} from "./schema.ts";
+} from "./schema/index.ts";
 import { changedBefore, sameContent } from "./sentTwice.ts";
 import { type Transaction, transact } from "./transact.ts";
 
@@ -97,8 +97,8 @@ export function keepMeasured(
     const before = Object.fromEntries(
       Object.keys(figures).map((name) => [name, (old as unknown as Record<string, number>)[name] ?? null]),
     );
-    const kept = { ...before, revision: old.revision };
-    const isAgain = changedBefore(kept, { began: revision, sent: figures }) && (await restIsKept(tx));
+    const storedRow = { ...before, revision: old.revision };
+    const isAgain = changedBefore(storedRow, { began: revision, sent: figures }) && (await restIsKept(tx));
     if (isAgain) return ok("again");
     if (old.revision !== revision) return fail({ code: "stale", revision: old.revision, figures: before });
     const typical = old.typical?.filter((aspect) => !settles.includes(aspect));
@@ -107,7 +107,7 @@ export function keepMeasured(
       .set({ ...figures, measuredAt: by.at, revision: revision + 1, ...(typical && { typical }) })
       .where(eq(table.id, id));
     await record(tx, by, { action: "measured", subject, subjectId: id, before, after: figures });
-    await turnBench(tx);
+    await turnBench(tx, "equipment");
     return ok("kept");
   });
 }
@@ -125,13 +125,13 @@ export function keepReadings(
     return sameContent(lists.find((list) => list.kind === kind)?.rows ?? [], rows);
   };
   return transact(db, async (tx) => {
-    const kept = await keepMeasured(tx, measured, by, areKept);
-    if (!kept.ok || kept.value === "again") return kept;
+    const stored = await keepMeasured(tx, measured, by, areKept);
+    if (!stored.ok || stored.value === "again") return stored;
     await tx.delete(readings).where(and(eq(readings.ownerId, ownerId), eq(readings.kind, kind)));
     await tx
       .insert(readings)
       .values(rows.map(({ id, ...figures }, position) => ({ id, kind, ownerId, figures, position })));
-    return kept;
+    return stored;
   });
 }
 
@@ -161,12 +161,12 @@ export function keepCurve(db: Database, measured: Measured, curve: NewCurve, by:
       ({ id, points }) => id === curve.id && sameContent(points, curve.points),
     );
   return transact(db, async (tx) => {
-    const kept = await keepMeasured(tx, measured, by, isKept);
-    if (!kept.ok || kept.value === "again") return kept;
+    const stored = await keepMeasured(tx, measured, by, isKept);
+    if (!stored.ok || stored.value === "again") return stored;
     const [last] = await readCurves(tx, [grinderId]);
     const version = (last?.version ?? 0) + 1;
     await tx.insert(grinderCurves).values({ ...curve, grinderId, version, since: by.at });
-    return kept;
+    return stored;
   });
 }
 
@@ -209,8 +209,8 @@ export function keepPairs(
     return sameContent(lists.find((list) => list.otherId === otherId)?.pairs ?? [], sorted);
   };
   return transact(db, async (tx) => {
-    const kept = await keepMeasured(tx, measured, by, areKept);
-    if (!kept.ok || kept.value === "again") return kept;
+    const stored = await keepMeasured(tx, measured, by, areKept);
+    if (!stored.ok || stored.value === "again") return stored;
     const { fromGrinderId, toGrinderId } = grinderPairs;
     await tx
       .delete(grinderPairs)
@@ -231,6 +231,6 @@ export function keepPairs(
         })),
       );
     }
-    return kept;
+    return stored;
   });
 }

@@ -18,7 +18,7 @@ import {
   setPin,
 } from "./people.ts";
 import { readRecord } from "./record.ts";
-import { audit, sessions, signInTries } from "./schema.ts";
+import { audit, sessions, signInTries } from "./schema/index.ts";
 import { addStation, endStation, findStation, listStations } from "./stations.ts";
 import { tidy } from "./tidy.ts";
 import { addToken, findToken, listTokens, revokeToken } from "./tokens.ts";

@@ -3,7 +3,7 @@ import type { Role } from "#core/people";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, forgetNames, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { people, sessions } from "./schema.ts";
+import { people, sessions } from "./schema/index.ts";
 import { changedBefore, sentBefore } from "./sentTwice.ts";
 import { lock, type Transaction, transact } from "./transact.ts";
 

@@ -4,7 +4,7 @@ import type { AuditSubject } from "#contract/people.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { people, proposals } from "./schema.ts";
+import { people, proposals } from "./schema/index.ts";
 import { sentBefore } from "./sentTwice.ts";
 import { transact } from "./transact.ts";
 

@@ -21,7 +21,7 @@ import type { Database } from "./connection.ts";
 import { listSites, turnBench } from "./house.ts";
 import { readCurves } from "./measures.ts";
 import { readAllRecipes } from "./recipes.ts";
-import { grinderCurves, recipes, recipeVersions } from "./schema.ts";
+import { grinderCurves, recipes, recipeVersions } from "./schema/index.ts";
 import { keepThing, readThings, type Thing } from "./things.ts";
 import { lock, type Transaction, transact } from "./transact.ts";
 
@@ -113,12 +113,12 @@ export function importRecipes(db: Database, plan: ImportPlan, siteId: string, by
     const [{ last } = { last: null }] = await tx.select({ last: max(recipes.position) }).from(recipes);
     let position = last ?? -1;
     for (const { name, archived, versions, isNew } of plan.recipes) {
-      const here = all.find((recipe) => recipe.name.toLowerCase() === name.toLowerCase());
-      const recipeId = here?.id ?? uuidv7();
+      const sameName = all.find((recipe) => recipe.name.toLowerCase() === name.toLowerCase());
+      const recipeId = sameName?.id ?? uuidv7();
       if (isNew) await tx.insert(recipes).values({ id: recipeId, name, archived, position: ++position });
       const oldestFirst = versions.toSorted((a, b) => a.version - b.version);
       const standard = oldestFirst.findLast(({ state }) => state === "standard");
-      let next = here?.versions[0]?.version ?? 0;
+      let next = sameName?.versions[0]?.version ?? 0;
       for (const version of oldestFirst) {
         next++;
         // Of several standards the newest is one; beside versions of one's own a file's are on trial.
@@ -146,7 +146,7 @@ export function importRecipes(db: Database, plan: ImportPlan, siteId: string, by
         after: { name, version: isNew ? version : next, doseG: recipe.doseG, hotWaterG: waterOf(recipe) },
       });
     }
-    await turnBench(tx);
+    await turnBench(tx, "recipes");
   });
 }
 
@@ -160,7 +160,7 @@ async function addThing(
   const { curve, filter, ...figures } = thing as FileThing & { readonly filter?: string };
   const id = uuidv7();
   const filterId = filter === undefined ? undefined : await filterNamed(tx, filter, siteId);
-  const kept = await keepThing(
+  const storedThing = await keepThing(
     tx,
     {
       kind: KIND_OF[kind],
@@ -171,7 +171,7 @@ async function addThing(
     { siteId, typical: NOT_MEASURED[kind] },
     by,
   );
-  if (!kept.ok) throw new Error(`${KIND_OF[kind]} ${thing.name}: ${kept.failure.code}`);
+  if (!storedThing.ok) throw new Error(`${KIND_OF[kind]} ${thing.name}: ${storedThing.failure.code}`);
   if (curve && curve.length > 0) {
     const points = curve as readonly CurvePoint[];
     await tx

@@ -7,7 +7,8 @@ import { must } from "#core/result";
 import { freshDatabase, noHash } from "#tests/database.ts";
 import { LOFT_RECIPE } from "#tests/recipes.ts";
 import { readAudit } from "./audit.ts";
-import { findBenchRecipe, readBench } from "./bench.ts";
+import { readBench } from "./bench.ts";
+import { findBenchRecipe } from "./benchRecipes.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "./demo/bench.ts";
 import { loadDemoHouse } from "./demo/house.ts";
 import { createHouse } from "./house.ts";
@@ -22,7 +23,7 @@ import {
   setFit,
   setStandard,
 } from "./recipes.ts";
-import { people, sites } from "./schema.ts";
+import { people, sites } from "./schema/index.ts";
 import { readThings } from "./things.ts";
 import { transact } from "./transact.ts";
 

@@ -13,7 +13,7 @@ import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { turnBench } from "./house.ts";
-import { brewers, coffees, fits, grinders, people, recipes, recipeVersions } from "./schema.ts";
+import { brewers, coffees, fits, grinders, people, recipes, recipeVersions } from "./schema/index.ts";
 import { sentBefore } from "./sentTwice.ts";
 import { lock, type Transaction, transact } from "./transact.ts";
 
@@ -102,8 +102,8 @@ export async function readAllRecipes(db: Database): Promise<RecipeWhole[]> {
 export function countsOf<Version extends { readonly state: RecipeState }>(
   versions: readonly Version[],
 ): Version | undefined {
-  const kept = versions.filter(({ state }) => state !== "draft");
-  return kept.find(({ state }) => state === "standard") ?? kept[0] ?? versions[0];
+  const keptVersions = versions.filter(({ state }) => state !== "draft");
+  return keptVersions.find(({ state }) => state === "standard") ?? keptVersions[0] ?? versions[0];
 }
 
 /** The list, a line each. */
@@ -200,7 +200,7 @@ export function keepVersion(
       });
     }
     // What is only drafted is on no bench.
-    if (as !== "draft" || (recipe && recipe.name !== name)) await turnBench(tx);
+    if (as !== "draft" || (recipe && recipe.name !== name)) await turnBench(tx, "recipes");
     return ok({ revision: own ? revision + 1 : 1 });
   });
 }
@@ -257,7 +257,7 @@ export function setArchived(
       before: { name: row.name, archived: row.archived },
       after: { name: row.name, archived },
     });
-    await turnBench(tx);
+    await turnBench(tx, "recipes");
     return true;
   });
 }
@@ -283,7 +283,7 @@ export async function setStandard(tx: Transaction, versionId: string, by: Act): 
     ...(old && { before: summary(recipe!.name, old) }),
     after: summary(recipe!.name, { ...row, state: "standard" }),
   });
-  await turnBench(tx);
+  await turnBench(tx, "recipes");
   return true;
 }
 
@@ -323,6 +323,6 @@ export function setFit(
       ...(old && { before: factors(old) }),
       after: fit ? factors(fit) : { permeability: 1, extraction: 1 },
     });
-    await turnBench(tx);
+    await turnBench(tx, "learned");
   });
 }

@@ -1,7 +1,7 @@
 import { and, asc, eq, or } from "drizzle-orm";
 import type { Database } from "./connection.ts";
 import { readPerson } from "./people.ts";
-import { audit, cards, sessions, shifts } from "./schema.ts";
+import { audit, cards, sessions, shifts } from "./schema/index.ts";
 
 /** Everything that the house keeps about one person, but for what would let somebody else in. */
 export async function readRecord(db: Database, personId: string) {

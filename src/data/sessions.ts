@@ -1,6 +1,6 @@
 import { and, desc, eq, gt, sql } from "drizzle-orm";
 import type { Database } from "./connection.ts";
-import { people, sessions, stations } from "./schema.ts";
+import { people, sessions, stations } from "./schema/index.ts";
 
 /** Who is signed in where; a person's own, or everybody's. */
 export function listSessions(db: Database, now: Date, personId?: string) {

@@ -3,7 +3,8 @@ import type { ShiftIce } from "#contract/shift.ts";
 import { fail, ok, type Result } from "#core/result";
 import type { Act } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { people, shiftItems, shifts } from "./schema.ts";
+import { happened } from "./events.ts";
+import { people, shiftItems, shifts } from "./schema/index.ts";
 import { sameContent } from "./sentTwice.ts";
 import { transact } from "./transact.ts";
 
@@ -98,6 +99,8 @@ export async function replaceShift(
     if (items.length > 0) {
       await tx.insert(shiftItems).values(items.map((item, position) => ({ ...item, ...day, position })));
     }
+    const details = { day: day.day, revision };
+    happened(tx, { siteId: day.siteId, kind: "listChanged", details }, by);
     return ok(revision);
   });
 }

@@ -1,12 +1,13 @@
 import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { dayIn } from "#contract/days.ts";
+import type { TouchedPlace } from "#contract/job.ts";
 import { type Place, type Standard, samePlace } from "#contract/standard.ts";
 import { STEEP_RETENTION } from "#core/brew";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { turnBench } from "./house.ts";
-import { batches, brewers, coffees, grinderCurves, people, sites, standards } from "./schema.ts";
+import { batches, brewers, coffees, grinderCurves, people, sites, standards } from "./schema/index.ts";
 import { sentBefore } from "./sentTwice.ts";
 import { lock, type Transaction } from "./transact.ts";
 
@@ -152,7 +153,7 @@ export async function approveBatch(
     subjectId: batchId,
     after: { ...(await named(tx, place)), doseG, waterG, iceG, dialSetting },
   });
-  await turnBench(tx);
+  await turnBench(tx, "learned");
   return ok({ inForce: true });
 }
 
@@ -202,7 +203,7 @@ export async function withdrawStandard(
   tx: Transaction,
   batchId: string,
   by: Act,
-): Promise<readonly TouchedAt[] | undefined> {
+): Promise<readonly TouchedPlace[] | undefined> {
   await lock(tx, "standards");
   const found = await findApprovable(tx, batchId);
   const own = found?.approvals.find(({ standard }) => standard.retiredAt === null)?.standard;
@@ -227,25 +228,17 @@ export async function withdrawStandard(
       after: await named(tx, standard),
     });
   }
-  await turnBench(tx);
+  await turnBench(tx, "learned");
   return [
     ...touchedAt(own, found.batch.grinderId),
     ...(before ? touchedAt(before.standard, before.grinderId) : []),
   ];
 }
 
-/** Where a standard was made, changed or ended: cards of that coffee and brewer, and dials that it taught. */
-export interface TouchedAt {
-  readonly siteId: string;
-  readonly coffeeId: string;
-  readonly brewerId: string;
-  readonly grinderId: string;
-}
-
 function touchedAt(
   { siteId, coffeeId, brewerId }: typeof standards.$inferSelect,
   grinderId: string | null,
-): readonly TouchedAt[] {
+): readonly TouchedPlace[] {
   return grinderId === null ? [] : [{ siteId, coffeeId, brewerId, grinderId }];
 }
 
@@ -260,7 +253,7 @@ export async function settleStandard(
   tx: Transaction,
   was: Pick<BatchLine, "id" | "grinderId">,
   by: Act,
-): Promise<readonly TouchedAt[] | undefined> {
+): Promise<readonly TouchedPlace[] | undefined> {
   const found = await findApprovable(tx, was.id);
   const old = found?.approvals.find(({ standard }) => standard.retiredAt === null)?.standard;
   if (!found || !old) return undefined;
@@ -275,6 +268,6 @@ export async function settleStandard(
       .set({ ...place, siteId: batch.siteId })
       .where(eq(standards.id, old.id));
   }
-  await turnBench(tx);
+  await turnBench(tx, "learned");
   return [...touchedAt(old, was.grinderId), ...(now ? touchedAt(now, batch.grinderId) : [])];
 }

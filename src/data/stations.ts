@@ -2,7 +2,7 @@ import { and, desc, eq, isNull } from "drizzle-orm";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { people, sessions, stations } from "./schema.ts";
+import { people, sessions, stations } from "./schema/index.ts";
 import { transact } from "./transact.ts";
 
 export interface NewStation {

@@ -12,7 +12,7 @@ import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { turnBench } from "./house.ts";
-import * as schema from "./schema.ts";
+import * as schema from "./schema/index.ts";
 import { changedBefore, sentBefore } from "./sentTwice.ts";
 import { transact } from "./transact.ts";
 
@@ -31,7 +31,7 @@ const TABLES = {
 } as const;
 
 /** What every one of the tables has; the rest is read by the names of the kind's fields. */
-type AnyRow = Readonly<Record<string, unknown>> & {
+export type AnyRow = Readonly<Record<string, unknown>> & {
   readonly id: string;
   readonly name: string;
   readonly removed: boolean;
@@ -87,7 +87,7 @@ function thingOf<Kind extends ThingKind>(kind: Kind, row: AnyRow): Thing<Kind> {
 }
 
 /** A row's figures by the names of its kind's fields; a basket is one column, and its measures are fields. */
-function figuresOf(kind: ThingKind, row: AnyRow): AnyFigures {
+export function figuresOf(kind: ThingKind, row: AnyRow): AnyFigures {
   const flat = kind === "brewer" ? { ...row, ...(row.basket as object) } : row;
   return Object.fromEntries(
     fieldsOf(kind).map(([name]) => [name, ((flat as AnyRow)[name] ?? null) as AnyFigures[string]]),
@@ -132,7 +132,7 @@ export function keepThing(
 ): Promise<Result<undefined, ThingFailure>> {
   const table = tableOf(kind);
   return transact(db, async (tx) => {
-    const here = isOfSite(kind) ? eq(table.siteId, siteId) : undefined;
+    const ofSite = isOfSite(kind) ? eq(table.siteId, siteId) : undefined;
     const [old] = (await tx
       .select()
       .from(table)
@@ -140,18 +140,20 @@ export function keepThing(
       .for("update")) as unknown as AnyRow[];
     if (!old && revision > 0) return fail({ code: "notThere" });
     if (old && old.revision !== revision) {
-      const kept = figuresOf(kind, old);
+      const storedFigures = figuresOf(kind, old);
       const sent = asKept(kind, figures);
       const isAgain =
         revision === 0
-          ? sentBefore(kept, sent) === "again"
-          : changedBefore({ ...kept, revision: old.revision }, { began: revision, sent });
-      return isAgain ? ok(undefined) : fail({ code: "stale", revision: old.revision, figures: kept });
+          ? sentBefore(storedFigures, sent) === "again"
+          : changedBefore({ ...storedFigures, revision: old.revision }, { began: revision, sent });
+      return isAgain
+        ? ok(undefined)
+        : fail({ code: "stale", revision: old.revision, figures: storedFigures });
     }
     const [taken] = await tx
       .select({ id: table.id })
       .from(table)
-      .where(and(here, eq(table.name, String(figures.name)), eq(table.removed, false), ne(table.id, id)));
+      .where(and(ofSite, eq(table.name, String(figures.name)), eq(table.removed, false), ne(table.id, id)));
     if (taken) return fail({ code: "nameTaken" });
     const hasTypical = "typical" in TABLES[kind];
     const columns = { ...columnsOf(kind, figures), ...(hasTypical && { typical }) };
@@ -164,7 +166,7 @@ export function keepThing(
       const [{ last } = { last: null }] = await tx
         .select({ last: max(table.position) })
         .from(table)
-        .where(here);
+        .where(ofSite);
       const own = { id, position: (last ?? -1) + 1, ...(isOfSite(kind) && { siteId }) };
       await tx.insert(table).values({
         ...columns,
@@ -182,7 +184,7 @@ export function keepThing(
       ...(before && { before }),
       after,
     });
-    await turnBench(tx);
+    await turnBench(tx, "equipment");
     return ok(undefined);
   });
 }
@@ -228,7 +230,7 @@ export function setRemoved(
       subjectId: id,
       after: { name: old.name },
     });
-    await turnBench(tx);
+    await turnBench(tx, "equipment");
     return ok(undefined);
   });
 }

@@ -1,11 +1,16 @@
-import { lt } from "drizzle-orm";
+import { and, eq, lt } from "drizzle-orm";
 import type { Database } from "./connection.ts";
-import { sessions, signInTries } from "./schema.ts";
+import { jobs, sessions, signInTries } from "./schema/index.ts";
 
 const DAY_MS = 24 * 60 * 60 * 1000;
 
-/** Takes out sign-ins that ended and tries of more than a day ago; done at every start. */
+/** Done jobs are kept so long, to look back at. */
+const DONE_JOBS_DAYS = 30;
+
+/** Takes out sign-ins that ended, tries of more than a day ago and jobs done long ago; done at every start. */
 export async function tidy(db: Database, now: Date): Promise<void> {
   await db.delete(sessions).where(lt(sessions.expiresAt, now));
   await db.delete(signInTries).where(lt(signInTries.at, new Date(now.getTime() - DAY_MS)));
+  const longAgo = new Date(now.getTime() - DONE_JOBS_DAYS * DAY_MS);
+  await db.delete(jobs).where(and(eq(jobs.state, "done"), lt(jobs.endedAt, longAgo)));
 }

@@ -3,7 +3,7 @@ import type { Scope } from "#contract/people.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { people, tokens } from "./schema.ts";
+import { people, tokens } from "./schema/index.ts";
 import { transact } from "./transact.ts";
 
 export interface NewToken {

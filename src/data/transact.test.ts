@@ -10,8 +10,8 @@ import { connect, type PooledDatabase } from "./connection.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "./demo/bench.ts";
 import { loadDemoHouse } from "./demo/house.ts";
 import { isDatabaseAway, isOutcomeUnknown, isWorthAnotherTry } from "./failures.ts";
-import { readBenchRevision, turnBench } from "./house.ts";
-import { cups, house, locks } from "./schema.ts";
+import { readBenchRevisions, turnBench } from "./house.ts";
+import { cups, house, locks } from "./schema/index.ts";
 import { lock, type Transaction, transact } from "./transact.ts";
 
 const AT = new Date("2026-07-14T08:30:00Z");
@@ -187,10 +187,10 @@ describe("a transaction", () => {
     const seen = await Promise.all(
       Array.from({ length: 8 }, () =>
         transact(db, async (tx) => {
-          await readBenchRevision(tx);
+          await tx.select().from(house);
           await lock(tx, "standards");
-          const revision = await readBenchRevision(tx);
-          await tx.update(house).set({ benchRevision: revision + 1 });
+          const revision = (await tx.select().from(house))[0]!.revision;
+          await tx.update(house).set({ revision: revision + 1 });
           return revision;
         }),
       ),
@@ -261,14 +261,14 @@ describe("a database that goes away", () => {
       must(await logBatch(own.db, batch, by));
       expect(await kept()).toEqual([100]);
       // Lost before it was kept, it is certain that nothing was.
-      proxy.loseAnswerTo("update `house`");
-      const revision = await readBenchRevision(db);
-      const lost = await transact(own.db, turnBench).then(
+      proxy.loseAnswerTo("update `bench_revisions`");
+      const revisions = await readBenchRevisions(db);
+      const lost = await transact(own.db, (tx) => turnBench(tx, "recipes")).then(
         () => undefined,
         (thrown: unknown) => thrown,
       );
       expect([isDatabaseAway(lost), isOutcomeUnknown(lost)]).toEqual([true, false]);
-      expect(await readBenchRevision(db)).toBe(revision);
+      expect(await readBenchRevisions(db)).toEqual(revisions);
     } finally {
       await own.pool.end().catch(() => {});
       proxy.close();

@@ -15,6 +15,14 @@ const FIRST_PAUSE_MS = 10;
 const LONGEST_PAUSE_MS = 300;
 
 const open = new WeakSet<Database>();
+const lastSteps = new WeakMap<Database, (() => Promise<void>)[]>();
+
+/** Leaves a step for the end of a transaction, after all of its work and before the commit. */
+export function atTheEnd(tx: Transaction, step: () => Promise<void>): void {
+  const steps = lastSteps.get(tx);
+  if (steps) steps.push(step);
+  else lastSteps.set(tx, [step]);
+}
 
 /**
  * Does work as one transaction: all of it is kept, or nothing, where it throws or answers with a failed `Result`. Given a
@@ -51,7 +59,11 @@ async function once<T>(pool: Pool, work: (tx: Transaction) => Promise<T>): Promi
   try {
     await connection.query("START TRANSACTION");
     open.add(tx);
-    const result = await insideTransaction(() => work(tx));
+    const result = await insideTransaction(async () => {
+      const result = await work(tx);
+      if (!isFailure(result)) for (const step of lastSteps.get(tx) ?? []) await step();
+      return result;
+    });
     if (isFailure(result)) {
       await giveBack(connection);
     } else {
@@ -101,4 +113,22 @@ export type LockName = "people" | "recipes" | "standards";
 export async function lock(tx: Transaction, name: LockName): Promise<void> {
   const [{ affectedRows }] = await tx.execute(sql`UPDATE locks SET turn = turn + 1 WHERE name = ${name}`);
   if (affectedRows !== 1) throw new Error(`there is no lock named ${name}`);
+}
+
+/**
+ * Reads as of one moment, whatever is committed meanwhile: all that is asked of the handle belongs together.
+ */
+export async function inSnapshot<T>(db: Database, read: (at: Database) => Promise<T>): Promise<T> {
+  const connection = await (db as PooledDatabase).$client.getConnection();
+  try {
+    await connection.query("SET TRANSACTION ISOLATION LEVEL REPEATABLE READ");
+    await connection.query("START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY");
+    const found = await insideTransaction(() => read(queriesOn(connection)));
+    await connection.query("COMMIT");
+    connection.release();
+    return found;
+  } catch (error) {
+    await giveBack(connection);
+    throw error;
+  }
 }

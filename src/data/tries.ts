@@ -1,7 +1,7 @@
 import { eq, sql } from "drizzle-orm";
 import { FREE_TRIES, waitMin } from "#core/people";
 import type { Database } from "./connection.ts";
-import { signInTries } from "./schema.ts";
+import { signInTries } from "./schema/index.ts";
 import { type Transaction, transact } from "./transact.ts";
 
 const MINUTE_MS = 60_000;

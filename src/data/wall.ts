@@ -3,7 +3,7 @@ import type { KeptWall, WallChoices } from "#contract/wall.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { coffees, wallCharts } from "./schema.ts";
+import { coffees, wallCharts } from "./schema/index.ts";
 import { changedBefore } from "./sentTwice.ts";
 import { transact } from "./transact.ts";
 

@@ -26,7 +26,7 @@ export function BasketDrawing({ basket, doseG, densityGPerMl }: BasketDrawingPro
   const bedTop = bottom + ((top - bottom) * depthMm) / heightMm;
   const trapezoid = (upper: number, upperY: number) =>
     `M ${middle - upper / 2} ${upperY} L ${middle + upper / 2} ${upperY} L ${middle + bottom / 2} ${MARGIN + height} L ${middle - bottom / 2} ${MARGIN + height} Z`;
-  const said = depth.ok
+  const label = depth.ok
     ? `bed ${printNumber(depthMm, 0)} mm at ${printNumber(doseG, 0)} g`
     : `${printNumber(doseG, 0)} g do not fit: ${printNumber(depth.failure.capacityG, 0)} g do`;
   return (
@@ -41,7 +41,7 @@ export function BasketDrawing({ basket, doseG, densityGPerMl }: BasketDrawingPro
           strokeLinejoin="round"
         />
       </svg>
-      <figcaption className={`text-sm ${depth.ok ? "text-quiet" : "text-stop"}`}>{said}</figcaption>
+      <figcaption className={`text-sm ${depth.ok ? "text-quiet" : "text-stop"}`}>{label}</figcaption>
     </figure>
   );
 }

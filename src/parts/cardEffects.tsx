@@ -1,43 +1,81 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { CardSheet } from "#contract/card.ts";
+import type { CardEffect, SeenCard } from "#contract/cardEffect.ts";
 import { printNumber, printPct, printTime } from "#core/units";
+import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { type Printers, useUnits } from "#ui/units.tsx";
-import { cardTitle, printSetting, stopsOf } from "#words/index.ts";
+import { cardTitle, stopsOf } from "#words/cards";
+import { printListDay, printSetting } from "#words/figures";
 
-/** A card that rests on what is changed, before and after. */
-export interface Effect {
-  readonly id: string;
-  readonly site: string;
-  /** Days on whose lists it stands, as they are read. */
-  readonly days: readonly string[];
-  readonly before: CardSheet;
-  readonly wasDraft: boolean;
-  readonly after: { readonly sheet: CardSheet; readonly draft: boolean } | { readonly stays: string };
+/** The cards that rest on what is changed: being worked out, not to be had, or as they would be. */
+export interface Following {
+  /** Undefined while they are worked out. */
+  readonly effects: readonly CardEffect[] | undefined;
+  /** Why they could not be worked out. */
+  readonly trouble: string | undefined;
+  /** Those that follow, as they were seen: at first all that can. */
+  readonly chosen: readonly SeenCard[];
+  readonly toggle: (id: string, follows: boolean) => void;
+  readonly again: () => void;
 }
 
-/** Which cards follow: at first all that can. */
-export function useFollowing(effects: readonly Effect[]) {
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(
-    () => new Set(effects.flatMap(({ id, after }) => ("stays" in after ? [] : [id]))),
+const NO_ANSWER = "What would become of the cards could not be worked out: the server did not answer.";
+
+/** Asks the server which cards follow, and keeps which of them are chosen. @param path where it answers with them */
+export function useFollowing(path: string): Following {
+  const [answer, setAnswer] = useState<{ effects?: readonly CardEffect[]; trouble?: string }>({});
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [tries, setTries] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each try asks anew
+  useEffect(() => {
+    const leaving = new AbortController();
+    setAnswer({});
+    fetch(path, { signal: leaving.signal })
+      .then(async (response) => {
+        const body = await response.json();
+        setAnswer(response.ok ? { effects: body } : { trouble: body.error?.message ?? NO_ANSWER });
+      })
+      .catch(() => leaving.signal.aborted || setAnswer({ trouble: NO_ANSWER }));
+    return () => leaving.abort();
+  }, [path, tries]);
+  const chosen = (answer.effects ?? []).flatMap(({ id, revision, after }) =>
+    "stays" in after || left.has(id) ? [] : [{ id, revision }],
   );
-  const toggle = (id: string, on: boolean) =>
-    setChosen((now) => new Set(on ? [...now, id] : [...now].filter((each) => each !== id)));
-  return { chosen, toggle };
-}
-
-interface CardEffectsProps {
-  readonly effects: readonly Effect[];
-  readonly chosen: ReadonlySet<string>;
-  readonly onToggle: (id: string, on: boolean) => void;
+  const toggle = (id: string, follows: boolean) =>
+    setLeft((now) => new Set(follows ? [...now].filter((each) => each !== id) : [...now, id]));
+  const { effects, trouble } = answer;
+  return { effects, trouble, chosen, toggle, again: () => setTries((now) => now + 1) };
 }
 
 /** The cards that rest on what is changed, before and after: each follows, or is left as it is. */
-export function CardEffects({ effects, chosen, onToggle }: CardEffectsProps) {
-  const lists = new Set(effects.filter(({ id }) => chosen.has(id)).flatMap(({ days }) => days));
+export function CardEffects({ effects, trouble, chosen, toggle, again }: Following) {
+  if (trouble !== undefined) {
+    return (
+      <Panel title="Cards that rest on it">
+        <p role="alert" className="mb-2 text-stop">
+          {trouble}
+        </p>
+        <Button onClick={again}>Work them out again</Button>
+      </Panel>
+    );
+  }
+  if (!effects) {
+    return (
+      <Panel title="Cards that rest on it">
+        <p role="status" className="text-quiet">
+          Working out what would become of them …
+        </p>
+      </Panel>
+    );
+  }
+  const follows = new Set(chosen.map(({ id }) => id));
+  const lists = new Set(
+    effects.filter(({ id }) => follows.has(id)).flatMap(({ days }) => days.map(printListDay)),
+  );
   return (
     <Panel
       title={effects.length === 0 ? "No card rests on it yet" : "Cards that rest on it"}
@@ -51,8 +89,8 @@ export function CardEffects({ effects, chosen, onToggle }: CardEffectsProps) {
             <Line
               key={effect.id}
               effect={effect}
-              chosen={chosen.has(effect.id)}
-              onChosen={(on) => onToggle(effect.id, on)}
+              chosen={follows.has(effect.id)}
+              onChosen={(on) => toggle(effect.id, on)}
             />
           ))}
         </ul>
@@ -62,7 +100,7 @@ export function CardEffects({ effects, chosen, onToggle }: CardEffectsProps) {
 }
 
 interface LineProps {
-  readonly effect: Effect;
+  readonly effect: CardEffect;
   readonly chosen: boolean;
   readonly onChosen: (on: boolean) => void;
 }
@@ -89,7 +127,7 @@ function Line({ effect, chosen, onChosen }: LineProps) {
         </label>
         <span className="text-quiet text-sm">
           {site}
-          {days.length > 0 && `, on the list of ${days.join(", ")}`}
+          {days.length > 0 && `, on the list of ${days.map(printListDay).join(", ")}`}
         </span>
         <Link href={`/cards/${effect.id}`} className="text-sm underline underline-offset-4">
           the card<span className="sr-only"> {title}</span>

@@ -4,17 +4,11 @@ import { Check, TriangleAlert } from "lucide-react";
 import { type CardSheet, icedMethodOf } from "#contract/card.ts";
 import { printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
-import {
-  cautionsOf,
-  firstPotNote,
-  groundBy,
-  ICED_METHOD_WORDS,
-  printSetting,
-  SCHOOL_WORDS,
-  standardNote,
-  stepsOf,
-  typicalSentence,
-} from "#words/index.ts";
+import { typicalSentence } from "#words/bench";
+import { cautionsOf, firstPotNote, groundBy, stepsOf } from "#words/cards";
+import { printSetting } from "#words/figures";
+import { ICED_METHOD_WORDS, SCHOOL_WORDS } from "#words/iced";
+import { standardNote } from "#words/log";
 
 export interface CardFaceProps {
   readonly draft: boolean;

@@ -57,11 +57,11 @@ export function Chart({ label, x, y, series }: ChartProps) {
   }, []);
   useEffect(() => {
     if (!seen) return;
-    let here = true;
+    let isMounted = true;
     const draw = async () => {
       const { default: Plotly } = await import("plotly.js-cartesian-dist-min");
       const div = place.current;
-      if (!here || !div) return;
+      if (!isMounted || !div) return;
       const css = getComputedStyle(document.documentElement);
       const colour = (token: string) => css.getPropertyValue(token).trim();
       const axis = ({ title, range }: Axis) => ({
@@ -103,7 +103,7 @@ export function Chart({ label, x, y, series }: ChartProps) {
     };
     draw().catch(() => setFailed(true));
     return () => {
-      here = false;
+      isMounted = false;
     };
   }, [seen, x, y, series]);
   return (
@@ -121,7 +121,7 @@ export function Chart({ label, x, y, series }: ChartProps) {
 
 /** The points, and those of a line where each has a name; drawn when somebody opens it. */
 function Table({ x, y, series }: Pick<ChartProps, "x" | "y" | "series">) {
-  const told = series.filter(({ as, each }) => LOOK[as].mode === "markers" || each);
+  const labelled = series.filter(({ as, each }) => LOOK[as].mode === "markers" || each);
   return (
     <table className="text-sm tabular-nums">
       <thead>
@@ -132,7 +132,7 @@ function Table({ x, y, series }: Pick<ChartProps, "x" | "y" | "series">) {
         </tr>
       </thead>
       <tbody>
-        {told.flatMap(({ name, each, x: xs, y: ys }) =>
+        {labelled.flatMap(({ name, each, x: xs, y: ys }) =>
           xs.map((at, i) => (
             <tr key={`${name} ${each?.[i]} ${at} ${ys[i]}`}>
               <td>{Number(at.toFixed(DECIMALS))}</td>

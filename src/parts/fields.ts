@@ -13,7 +13,8 @@ import {
   type QuantityFailure,
 } from "#core/units";
 import type { Printers } from "#ui/units.tsx";
-import { OPTION_WORDS, quantitySentence } from "#words/index.ts";
+import { OPTION_WORDS } from "#words/bench";
+import { quantitySentence } from "#words/figures";
 
 export type Value = string | number | boolean | null;
 

@@ -3,7 +3,7 @@
 import type { FieldSpec } from "#contract/things.ts";
 import { Field } from "#ui/field.tsx";
 import { Pick } from "#ui/pick.tsx";
-import { type FieldWords, OPTION_WORDS } from "#words/index.ts";
+import { type FieldWords, OPTION_WORDS } from "#words/bench";
 
 export interface Named {
   readonly id: string;

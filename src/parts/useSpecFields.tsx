@@ -3,7 +3,7 @@
 import { type ReactNode, useState } from "react";
 import type { FieldSpec } from "#contract/things.ts";
 import { useUnits } from "#ui/units.tsx";
-import type { FieldWords } from "#words/index.ts";
+import type { FieldWords } from "#words/bench";
 import { readField, textOf, type Value } from "./fields.ts";
 import { type Named, SpecField } from "./specField.tsx";
 

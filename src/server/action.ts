@@ -2,7 +2,7 @@ import { createSafeActionClient } from "next-safe-action";
 import type { Trouble, TroubleCode } from "#contract/trouble.ts";
 import { may, type Right } from "#core/people";
 import { isDatabaseAway, isOutcomeUnknown, isWorthAnotherTry } from "#data/failures.ts";
-import { rightSentence, SIGN_IN_SENTENCE } from "#words/index.ts";
+import { rightSentence, SIGN_IN_SENTENCE } from "#words/people";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { logFailure } from "./log.ts";

@@ -5,7 +5,7 @@ import { deleteSessionCookie, setSessionCookie } from "better-auth/cookies";
 import { nextCookies } from "better-auth/next-js";
 import { v7 as uuidv7 } from "uuid";
 import { z } from "zod";
-import { people, sessions } from "#data/schema.ts";
+import { people, sessions } from "#data/schema/index.ts";
 import { sessionFinder } from "#data/sessions.ts";
 import { database } from "./database.ts";
 import { isSecure } from "./links.ts";

@@ -1,6 +1,7 @@
 import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
 import { uuid } from "#contract/card.ts";
-import { learnRetention } from "#core/measure";
+import type { CardsFollowed } from "#contract/cardEffect.ts";
+import type { EventKind } from "#contract/event.ts";
 import type { Result } from "#core/result";
 import { type Act, readAudit } from "#data/audit.ts";
 import {
@@ -9,27 +10,26 @@ import {
   correctBatch,
   type KeptBatch,
   logBatch,
-  readYields,
 } from "#data/batches.ts";
 import type { Database } from "#data/connection.ts";
-import { keepMeasured } from "#data/measures.ts";
+import { happened } from "#data/events.ts";
+import { addJob } from "#data/jobs.ts";
 import { findThing } from "#data/things.ts";
-import { transact } from "#data/transact.ts";
-import { batchSentence } from "#words/index.ts";
+import { type Transaction, transact } from "#data/transact.ts";
+import { batchSentence } from "#words/log";
 import { Refusal } from "./action.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
-import { relearn } from "./fits.ts";
-import { logFailure } from "./log.ts";
-import { followChange } from "./standards.ts";
+import { followedBy, unlessAway } from "./followed.ts";
+import { doSoon, jobOutcome } from "./jobs/index.ts";
 
 /** A batch cannot have been brewed after this moment; a tablet's clock may be a little ahead. */
 const AHEAD_MS = 120_000;
 
 /** What became of a batch that was logged or corrected. */
 export interface Logged {
-  /** Cards that rested on the batch and changed with it, where it was approved. */
-  readonly followed?: number;
+  /** What became of the cards that rest on the batch, where it is a standard. */
+  readonly followed?: CardsFollowed;
   /** The batch as somebody else left it, where they were faster: nothing was kept. */
   readonly theirs?: BatchByOthers;
 }
@@ -39,12 +39,18 @@ export interface BatchByOthers extends BatchRow {
   readonly changedBy: string;
 }
 
-/** Logs a batch; a brewer that learns from the log learns from it at once. */
+/** Logs a batch; what learns from the log learns from it behind whoever logged. */
 export async function log(batch: LoggedBatch, by: Act): Promise<Logged> {
   await judge(batch);
-  const kept = await keptOrTheirs(database(), await logBatch(database(), batch, by));
-  if ("theirs" in kept) return kept;
-  await learnFrom(kept, by);
+  const { id: batchId } = batch;
+  const { kept: outcome, jobs } = await transact(database(), async (tx) => {
+    const stored = await keptOrTheirs(tx, await logBatch(tx, batch, by));
+    if ("theirs" in stored) return { kept: stored, jobs: NOTHING_TO_LEARN };
+    if (stored.isNew) happened(tx, { siteId: stored.siteId, kind: "batchLogged", details: { batchId } }, by);
+    return { kept: stored, jobs: await learnFrom(tx, stored, by) };
+  });
+  if ("theirs" in outcome) return outcome;
+  await learned(jobs);
   return {};
 }
 
@@ -55,7 +61,7 @@ export async function correct(
 ): Promise<Logged> {
   await judge(batch);
   const { id, ...change } = batch;
-  return changeBatch({ id, revision }, change, by);
+  return changeBatch({ id, revision }, change, "batchCorrected", by);
 }
 
 /** Takes a batch out of the log, or puts it back. */
@@ -63,25 +69,36 @@ export async function takeOut(
   { id, revision, removed }: { readonly id: string; readonly revision: number; readonly removed: boolean },
   by: Act,
 ): Promise<Logged> {
-  const taken = await changeBatch({ id, revision }, { removed }, by);
+  const kind = removed ? "batchTakenOut" : "batchPutBack";
+  const taken = await changeBatch({ id, revision }, { removed }, kind, by);
   if (taken.theirs) throw new Refusal(batchSentence("stale"), { code: "stale" });
   return taken;
 }
 
-/** A batch and all that rests on it change together, or not at all. */
+/** A batch changes, and with it is written what is to follow: its cards, and what is learned from it. */
 async function changeBatch(
   which: { readonly id: string; readonly revision: number },
   change: Parameters<typeof correctBatch>[2],
+  kind: EventKind,
   by: Act,
 ): Promise<Logged> {
-  const { kept, followed } = await transact(database(), async (tx) => {
-    const kept = await keptOrTheirs(tx, await correctBatch(tx, which, change, by));
-    const touched = "theirs" in kept ? undefined : kept.touched;
-    return { kept, followed: touched && (await followChange(tx, { batchId: which.id, touched }, by)) };
+  const { id: batchId } = which;
+  const {
+    kept: changed,
+    jobs,
+    follow,
+  } = await transact(database(), async (tx) => {
+    const stored = await keptOrTheirs(tx, await correctBatch(tx, which, change, by));
+    if ("theirs" in stored) return { kept: stored, jobs: NOTHING_TO_LEARN };
+    if (stored.isNew) happened(tx, { siteId: stored.siteId, kind, details: { batchId } }, by);
+    const { touched } = stored;
+    const follow =
+      touched && (await addJob(tx, { kind: "followBatch", request: { batchId, touched, only: null } }, by));
+    return { kept: stored, jobs: await learnFrom(tx, stored, by), follow };
   });
-  if ("theirs" in kept) return kept;
-  await learnFrom(kept, by);
-  return followed === undefined ? {} : { followed };
+  if ("theirs" in changed) return changed;
+  await learned(jobs);
+  return follow === undefined ? {} : { followed: await followedBy(follow) };
 }
 
 /** The fields of a batch that name what it was brewed from. */
@@ -122,35 +139,32 @@ async function judge(batch: LoggedBatch): Promise<void> {
   }
 }
 
-/** Steps of what a card says of retained liquid: a smaller change of the mean is no news. */
-const NEWS_G_PER_G = 0.005;
+/** What is to be learned from the log: of beds at once, of pairs behind whoever logged. */
+interface ToLearn {
+  readonly beds: readonly string[];
+  readonly pairs: readonly string[];
+}
+const NOTHING_TO_LEARN: ToLearn = { beds: [], pairs: [] };
 
-/** Learns from the log as it is now. The batch was kept: a failure to learn is written down, and changes nothing of that. */
-async function learnFrom({ brewerIds, pairs }: KeptBatch, by: Act): Promise<void> {
-  try {
-    for (const brewerId of brewerIds) await learnBed(brewerId, by);
-  } catch (error) {
-    logFailure(error);
+/** Leaves what the log teaches to be learned anew; part of the transaction that changes the log. */
+async function learnFrom(tx: Transaction, kept: KeptBatch, by: Act): Promise<ToLearn> {
+  const beds: string[] = [];
+  for (const brewerId of new Set(kept.brewerIds)) {
+    const waitsAs = `learnBed ${brewerId}`;
+    beds.push(await addJob(tx, { kind: "learnBed", request: { brewerId }, waitsAs }, by));
   }
-  for (const pair of pairs) relearn(pair, by);
+  const pairs: string[] = [];
+  for (const { siteId, brewerId, grinderId } of kept.pairs) {
+    const request = { siteId, brewerId, grinderId, first: false };
+    const waitsAs = `fitPair ${brewerId} ${grinderId}`;
+    pairs.push(await addJob(tx, { kind: "fitPair", request, waitsAs }, by));
+  }
+  return { beds, pairs };
 }
 
-async function learnBed(brewerId: string, by: Act): Promise<void> {
-  const db = database();
-  const brewer = await findThing(db, "brewer", brewerId);
-  if (brewer?.figures.retentionFrom !== "log") return;
-  const { filterId, ending, retentionGPerG } = brewer.figures;
-  const learned = learnRetention(await readYields(db, { brewerId, filterId, ending }));
-  if (!learned.ok || learned.value.unusual) return;
-  const next = learned.value.retentionGPerG;
-  if (Math.abs(next - retentionGPerG) < NEWS_G_PER_G) return;
-  const { revision } = brewer;
-  // Somebody who measures it at this moment knows more: their figure stays.
-  await keepMeasured(
-    db,
-    { subject: "brewer", id: brewerId, revision, figures: { retentionGPerG: next }, settles: ["retention"] },
-    by,
-  );
+async function learned({ beds, pairs }: ToLearn): Promise<void> {
+  doSoon(pairs);
+  for (const id of beds) await unlessAway(jobOutcome(id));
 }
 
 /** What a link or a request asks of the log; whatever is no such thing is not asked. */

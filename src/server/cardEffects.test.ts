@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import { fail, must, ok } from "#core/result";
-import { makeCard } from "#scaling/card.ts";
-import { firstState } from "#scaling/start.ts";
+import { makeCard } from "#scaling/cards";
+import { firstState } from "#scaling/choice";
 import { BENCH } from "#tests/pierHead.ts";
 import { effectOn, moves } from "./cardEffects.ts";
 
@@ -30,7 +30,7 @@ function turned(value: unknown): unknown {
 test("a card that would be what it is does not move, whatever the order of its keys", () => {
   const effect = effectOn(card({ sheet: turned(MADE.sheet) }), ok(MADE));
   expect(moves(effect)).toBe(false);
-  expect(effect).toMatchObject({ id: "card", seen: 3, site: "Pier Head", wasDraft: MADE.draft });
+  expect(effect).toMatchObject({ id: "card", revision: 3, site: "Pier Head", wasDraft: MADE.draft });
 });
 
 test("one figure, a draft, or a reason to stay is a move", () => {

@@ -1,27 +1,42 @@
-import type { CardSheet } from "#contract/card.ts";
+import type { Bench } from "#contract/bench.ts";
+import type { CardEffect } from "#contract/cardEffect.ts";
+import type { FollowFailure } from "#contract/cardFailure.ts";
 import type { Result } from "#core/result";
 import type { Act } from "#data/audit.ts";
+import { findBenchRecipes } from "#data/benchRecipes.ts";
 import { type ListedCard, remakeCard } from "#data/cards.ts";
+import { happened } from "#data/events.ts";
 import { sameContent } from "#data/sentTwice.ts";
 import type { Transaction } from "#data/transact.ts";
-import type { MadeCard } from "#scaling/card.ts";
-import type { FollowFailure } from "#scaling/standard.ts";
-import { followFailureSentence } from "#words/index.ts";
+import type { MadeCard } from "#scaling/cards";
+import type { CardsChange } from "#scaling/standards";
+import { followFailureSentence } from "#words/cards";
+import { database } from "./database.ts";
+import { computeInThread } from "./inThread.ts";
 
-/** A card that rests on what is changed, as it is and as it would be. */
-export interface CardEffect {
-  readonly id: string;
-  /** The revision that this was worked out from. */
-  readonly seen: number;
-  readonly site: string;
-  /** Days from today on whose lists it stands. */
-  readonly days: readonly string[];
-  readonly before: CardSheet;
-  readonly wasDraft: boolean;
-  readonly after:
-    | MadeCard
-    /** It stays as it is, and why. */
-    | { readonly stays: string };
+/**
+ * Cards of one site before and after a change, worked out in the computing thread; those that do not rest on it are left out.
+ *
+ * @param bench as it is after the change
+ */
+export async function effectsOn(
+  cards: readonly ListedCard[],
+  bench: Bench,
+  change: CardsChange,
+  signal?: AbortSignal,
+): Promise<readonly CardEffect[]> {
+  if (cards.length === 0) return [];
+  const versions = await findBenchRecipes(database(), [
+    ...new Set(cards.map(({ sheet }) => sheet.chosen.recipe)),
+  ]);
+  const request = {
+    bench: { ...bench, recipes: [] },
+    change,
+    cards: cards.map(({ sheet }) => sheet),
+    versions,
+  };
+  const made = await computeInThread("cardsAfter", request, signal);
+  return cards.flatMap((card, i) => (made[i] ? [effectOn(card, made[i])] : []));
 }
 
 /** What becomes of a card that is made anew, or fails to be. */
@@ -30,7 +45,7 @@ export function effectOn(
   made: Result<MadeCard, FollowFailure>,
 ): CardEffect {
   const after = made.ok ? made.value : { stays: followFailureSentence(made.failure, sheet.madeWith) };
-  return { id, seen: revision, site: site.name, days, before: sheet, wasDraft: draft, after };
+  return { id, revision, site: site.name, days, before: sheet, wasDraft: draft, after };
 }
 
 /** Whether a card becomes another one, or would have to. */
@@ -39,19 +54,24 @@ export function moves({ before, wasDraft, after }: CardEffect): boolean {
 }
 
 /**
- * Keeps cards as they would be; those that stay are left, and so are those that somebody changed since. Part of the
- * transaction of what they follow.
+ * Keeps cards as they would be; those that stay are left, and so are those that somebody changed since.
  *
- * @returns how many changed
+ * @returns how many changed, and how many somebody had changed since
  */
 export async function remakeAll(
   tx: Transaction,
-  effects: readonly Pick<CardEffect, "id" | "seen" | "after">[],
+  effects: readonly Pick<CardEffect, "id" | "revision" | "after">[],
+  siteId: string,
   by: Act,
-): Promise<number> {
+): Promise<{ readonly changed: number; readonly overtaken: number }> {
   let changed = 0;
-  for (const { id, seen, after } of effects) {
-    if (!("stays" in after) && (await remakeCard(tx, { id, seen, ...after }, by))) changed++;
+  let overtaken = 0;
+  for (const { id, revision: seen, after } of effects) {
+    if ("stays" in after) continue;
+    if (await remakeCard(tx, { id, seen, ...after }, by)) {
+      changed++;
+      happened(tx, { siteId, kind: "cardRemade", details: { cardId: id, revision: seen + 1 } }, by);
+    } else overtaken++;
   }
-  return changed;
+  return { changed, overtaken };
 }

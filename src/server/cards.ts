@@ -1,13 +1,15 @@
 import type { Bench } from "#contract/bench.ts";
 import type { CardWanted } from "#contract/card.ts";
 import type { Act } from "#data/audit.ts";
-import { findBenchRecipe } from "#data/bench.ts";
+import { findBenchRecipe } from "#data/benchRecipes.ts";
 import { insertCard, isOfChoice, readCards } from "#data/cards.ts";
-import { makeCard } from "#scaling/card.ts";
-import { cardFailureSentence, cardTitle, otherCardSentence, staleCardSentence } from "#words/index.ts";
+import { happened } from "#data/events.ts";
+import { transact } from "#data/transact.ts";
+import { cardFailureSentence, cardTitle, otherCardSentence, staleCardSentence } from "#words/cards";
 import { Refusal } from "./action.ts";
+import { benchOf } from "./bench.ts";
 import { database } from "./database.ts";
-import { benchOf } from "./site.ts";
+import { computeInThread } from "./inThread.ts";
 
 /**
  * Makes the card of a choice on the bench as it is, and keeps it; one with a stop as a draft. Sent twice, it is one.
@@ -22,9 +24,14 @@ export async function keepCard(
   // However the bench has changed since it was kept, it is kept.
   if (stored && isOfChoice(stored, wanted)) return { draft: stored.draft };
   const made = await cardNow(wanted);
-  const kept = await insertCard(database(), { id, siteId, ...made, madeBy, createdAt });
-  if (kept.ok) return { draft: kept.value.draft };
-  const [theirs, yours] = [kept.failure.theirs, made].map(({ sheet, draft }) => cardTitle(sheet, draft));
+  const result = await transact(database(), async (tx) => {
+    const inserted = await insertCard(tx, { id, siteId, ...made, madeBy, createdAt });
+    const details = { cardId: id, draft: made.draft };
+    if (inserted.ok) happened(tx, { siteId, kind: "cardKept", details }, { personId: madeBy, at: createdAt });
+    return inserted;
+  });
+  if (result.ok) return { draft: result.value.draft };
+  const [theirs, yours] = [result.failure.theirs, made].map(({ sheet, draft }) => cardTitle(sheet, draft));
   throw new Refusal(otherCardSentence(theirs!, yours!), { code: "stale" });
 }
 
@@ -35,7 +42,7 @@ async function cardNow({ siteId, chosen, benchRevision, setting }: Omit<CardWant
     throw new Refusal(cardFailureSentence({ code: "noSite" }), { code: "notThere" });
   if (bench.revision !== benchRevision)
     throw new Refusal(staleCardSentence({ code: "bench" }), { code: "stale" });
-  const made = makeCard(chosen, await benchWith(bench, chosen.recipe));
+  const made = await computeInThread("card", { bench: await benchWith(bench, chosen.recipe), chosen });
   if (!made.ok) throw new Refusal(cardFailureSentence(made.failure), { code: "refused" });
   const { dial } = made.value.sheet;
   if (setting !== null && dial?.setting !== setting) {

@@ -1,9 +1,7 @@
-import { addressFrom, connect, type Database } from "#data/connection.ts";
-
-let opened: Database | undefined;
+import { addressFrom, connect, type PooledDatabase } from "#data/connection.ts";
+import { keptInProcess } from "./process.ts";
 
 /** The house's database, opened on first use and kept. */
-export function database(): Database {
-  opened ??= connect(addressFrom(process.env)).db;
-  return opened;
+export function database(): PooledDatabase {
+  return keptInProcess("database", () => connect(addressFrom(process.env)).db);
 }

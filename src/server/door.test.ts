@@ -4,7 +4,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vit
 import { BARISTA, LEAD, PEOPLE, TRAINEE } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { setArchived } from "#data/people.ts";
-import { sessions, signInTries } from "#data/schema.ts";
+import { sessions, signInTries } from "#data/schema/index.ts";
 import { addStation } from "#data/stations.ts";
 import { freshDatabase } from "#tests/database.ts";
 

@@ -3,7 +3,7 @@ import { headers } from "next/headers";
 import { mayTapIn, type Role } from "#core/people";
 import { listAtTheDoor, readPerson } from "#data/people.ts";
 import { forgiveName, tryAddress, tryName } from "#data/tries.ts";
-import { waitSentence } from "#words/index.ts";
+import { waitSentence } from "#words/people";
 import { Refusal } from "./action.ts";
 import { auth } from "./auth.ts";
 import { database } from "./database.ts";

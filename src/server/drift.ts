@@ -2,7 +2,7 @@ import { subDays } from "date-fns";
 import type { Bench } from "#contract/bench.ts";
 import { type Verdict, verdictsOf } from "#core/learn";
 import { readSince } from "#data/batches.ts";
-import { type StandardSeries, watchedOf } from "#scaling/watched.ts";
+import { type StandardSeries, watchedOf } from "#scaling/standards";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 

@@ -3,10 +3,13 @@
  * given stays out: it may be a name, or what a session is signed with.
  */
 export function logFailure(error: unknown): void {
+  process.stderr.write(`${new Date().toISOString()} ${failureLine(error)}\n`);
+}
+
+/** A failure's kind and first line, of the error that is deepest: nothing that a query was given. */
+export function failureLine(error: unknown): string {
   const deepest = deepestOf(error);
-  const said =
-    deepest instanceof Error ? `${deepest.name}: ${deepest.message.split("\n")[0]}` : String(deepest);
-  process.stderr.write(`${new Date().toISOString()} ${said}\n`);
+  return deepest instanceof Error ? `${deepest.name}: ${deepest.message.split("\n")[0]}` : String(deepest);
 }
 
 function deepestOf(error: unknown): unknown {

@@ -30,7 +30,7 @@ import {
   retentionSentence,
   vesselSentence,
   wetIceSentence,
-} from "#words/index.ts";
+} from "#words/bench";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
 
@@ -173,15 +173,15 @@ async function brewPots(
   if (unusual && !confirmed) throw new Refusal(retentionSentence(retentionGPerG), { field: "rows" });
   const figures = { retentionGPerG, retentionFrom: "log" };
   return transact(db, async (tx) => {
-    const kept = await keepMeasured(
+    const stored = await keepMeasured(
       tx,
       { id, revision: brewer.revision, subject: "brewer", figures, settles: ["retention"] },
       by,
       async (tx) => (await Promise.all(rows.map((row) => findBatch(tx, row.id)))).every(Boolean),
     );
-    if (!kept.ok || kept.value === "again") return kept;
+    if (!stored.ok || stored.value === "again") return stored;
     for (const row of rows) await logBatch(tx, { ...shortForm(row, by), brewerId: id }, by);
-    return kept;
+    return stored;
   });
 }
 
@@ -221,10 +221,10 @@ export async function keepMeasure(
   db: Database = database(),
 ): Promise<Theirs | undefined> {
   const { subject, keep } = KEEPERS[measure.what];
-  const kept = await (keep as Keep)(db, measure.of, by);
-  if (kept.ok) return undefined;
-  if (kept.failure.code === "notThere") throw new Refusal(NOT_ON_THE_BENCH);
-  const { revision, figures } = kept.failure;
+  const stored = await (keep as Keep)(db, measure.of, by);
+  if (stored.ok) return undefined;
+  if (stored.failure.code === "notThere") throw new Refusal(NOT_ON_THE_BENCH);
+  const { revision, figures } = stored.failure;
   const [last] = await readAudit(db, { subject, subjectId: measure.of.id });
   const readings = await readReadings(db, [measure.of.id]);
   const rows = readings.find(({ kind }) => kind === measure.what)?.rows ?? [];
@@ -238,8 +238,8 @@ export async function propose(
   { id, siteId, measure }: { readonly id: string; readonly siteId: string; readonly measure: Measure },
   by: Act & { readonly personId: string },
 ): Promise<void> {
-  const kept = await keepProposal(database(), { id, siteId, measure, subject: subjectOf(measure) }, by);
-  if (!kept.ok) {
+  const stored = await keepProposal(database(), { id, siteId, measure, subject: subjectOf(measure) }, by);
+  if (!stored.ok) {
     throw new Refusal("Another measurement waits under that id already: measure once more.", {
       code: "stale",
     });

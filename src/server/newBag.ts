@@ -3,16 +3,17 @@ import type { CardSheet } from "#contract/card.ts";
 import type { NewBag, OpenedBag } from "#contract/newBag.ts";
 import type { KeptThing } from "#contract/things.ts";
 import type { Act } from "#data/audit.ts";
-import { findBenchRecipe } from "#data/bench.ts";
+import { findBenchRecipe, findBenchRecipes } from "#data/benchRecipes.ts";
 import { type Card, insertCard, readCards, readCardsOfCoffee } from "#data/cards.ts";
+import { happened } from "#data/events.ts";
 import { findThing } from "#data/things.ts";
 import { transact } from "#data/transact.ts";
-import type { MadeCard } from "#scaling/card.ts";
-import { type BagEffect, type Bagged, bagEffect, firstPotCard } from "#scaling/newBag.ts";
-import { NOT_ON_THE_BENCH, unsoundSentence } from "#words/index.ts";
+import type { BagEffect, Bagged, MadeCard } from "#scaling/cards";
+import { NOT_ON_THE_BENCH, unsoundSentence } from "#words/bench";
 import { Refusal } from "./action.ts";
+import { benchOf } from "./bench.ts";
 import { database } from "./database.ts";
-import { benchOf } from "./site.ts";
+import { computeInThread } from "./inThread.ts";
 import { putThing } from "./things.ts";
 
 /** A card that a new bag touches. */
@@ -30,17 +31,21 @@ export async function touchedBy({ siteId, coffeeId, ...bag }: NewBag): Promise<r
   const bench = await benchOf(siteId);
   if (!bench?.coffees.some(({ id }) => id === coffeeId)) throw new Refusal(NOT_ON_THE_BENCH);
   refuseTheFuture(bag.roastedOn, bench.today);
-  const cards = (await readCardsOfCoffee(database(), { siteId, coffeeId }, bench.today))
+  const db = database();
+  const cards = (await readCardsOfCoffee(db, { siteId, coffeeId }, bench.today))
     .filter(({ sheet }) => !sheet.firstPot)
     .slice(0, MOST_TOUCHED);
-  const touched = await Promise.all(
-    cards.map(async ({ id, sheet, days, recipeVersionId }) => {
-      const recipe = await findBenchRecipe(database(), recipeVersionId);
-      const effect = recipe && bagEffect(sheet, recipe, bench, bag);
-      return effect ? [{ id, sheet, days, ...effect }] : [];
-    }),
-  );
-  return touched.flat();
+  const versions = await findBenchRecipes(db, [...new Set(cards.map((card) => card.recipeVersionId))]);
+  const known = cards.flatMap((card) => {
+    const recipe = versions[card.recipeVersionId];
+    return recipe ? [{ ...card, recipe }] : [];
+  });
+  const effects = await computeInThread("bagEffects", {
+    bench: { ...bench, recipes: [] },
+    bag,
+    cards: known.map(({ sheet, recipe }) => ({ sheet, recipe })),
+  });
+  return known.flatMap(({ id, sheet, days }, i) => (effects[i] ? [{ id, sheet, days, ...effects[i] }] : []));
 }
 
 function refuseTheFuture(roastedOn: string | null, today: string): void {
@@ -82,6 +87,7 @@ export async function openBag(
         code: "stale",
       });
     }
+    happened(tx, { siteId, kind: "bagOpened", details: { coffeeId, roastedOn: bag.roastedOn } }, by);
     if (!test) return { testCardId: undefined };
     const { personId: madeBy, at: createdAt } = by;
     if (made) await insertCard(tx, { id: test.id, siteId, ...made, madeBy, createdAt });
@@ -97,7 +103,13 @@ export async function openBag(
 /** The card for a bag's first pot, made from another card; throws where none can be made. */
 async function firstPotOf(card: Card | undefined, bench: Bench, bag: Bagged): Promise<MadeCard> {
   const recipe = card && (await findBenchRecipe(database(), card.recipeVersionId));
-  const made = recipe && firstPotCard(card.sheet, recipe, bench, bag);
+  const made =
+    recipe &&
+    (await computeInThread("firstPot", {
+      bench: { ...bench, recipes: [] },
+      bag,
+      cards: [{ sheet: card.sheet, recipe }],
+    }));
   if (made?.ok) return made.value;
   throw new Refusal("No first pot can be made of that card: something that it was made with is gone.");
 }

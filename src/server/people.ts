@@ -16,7 +16,7 @@ import {
   setArchived,
   setPin,
 } from "#data/people.ts";
-import { formerName, nameSentence, otherPersonSentence, peopleSentence, pinSentence } from "#words/index.ts";
+import { formerName, nameSentence, otherPersonSentence, peopleSentence, pinSentence } from "#words/people";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
 import { isAtThisMachine } from "./door.ts";
@@ -48,7 +48,7 @@ export async function add(typed: Typed, by: Act): Promise<void> {
     const { theirs } = added.failure;
     throw new Refusal(otherPersonSentence(theirs.name, name), { code: "stale", field: "name" });
   }
-  settled(added);
+  refuseFailed(added);
 }
 
 /** Makes whoever sits at an empty house's machine its first lead. */
@@ -71,7 +71,7 @@ export async function change(typed: PersonChange, by: Act) {
     const [last] = await readAudit(db, { subject: "person", subjectId: typed.id });
     return { name, role, revision, changedBy: last?.person ?? "somebody else" };
   }
-  settled(changed);
+  refuseFailed(changed);
   return undefined;
 }
 
@@ -79,22 +79,22 @@ export async function givePin({ id, pin }: { readonly id: string; readonly pin: 
   const db = database();
   const person = await readPerson(db, id);
   if (!person || person.anonymised) throw new Refusal(peopleSentence("notThere"));
-  settled(await setPin(db, id, await pinHashFrom(pin, person.name), by));
+  refuseFailed(await setPin(db, id, await pinHashFrom(pin, person.name), by));
 }
 
 export async function archive(id: string, archived: boolean, by: Act): Promise<void> {
-  settled(await setArchived(database(), id, archived, by));
+  refuseFailed(await setArchived(database(), id, archived, by));
 }
 
 export async function makeAnonymous(id: string, by: Act): Promise<void> {
   const db = database();
   const person = await readPerson(db, id);
   if (!person) throw new Refusal(peopleSentence("notThere"));
-  settled(await anonymise(db, id, formerName(person.role), by));
+  refuseFailed(await anonymise(db, id, formerName(person.role), by));
 }
 
 /** Throws what to say when a change of people was refused. */
-function settled(changed: Result<PersonRow, PeopleFailure>): void {
+function refuseFailed(changed: Result<PersonRow, PeopleFailure>): void {
   if (changed.ok || changed.failure.code === "stale") return;
   const { code } = changed.failure;
   throw new Refusal(peopleSentence(code), code === "nameTaken" ? { field: "name" } : {});

@@ -2,7 +2,7 @@ import { MOST_FILE_BYTES } from "#contract/recipeFile.ts";
 import { type FileFailure, type ImportPlan, planImport } from "#contract/recipeImport.ts";
 import type { Act } from "#data/audit.ts";
 import { importRecipes, readHouseForImport } from "#data/recipeFile.ts";
-import { fileFailureSentence } from "#words/index.ts";
+import { fileFailureSentence } from "#words/recipes";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
 

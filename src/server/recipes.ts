@@ -4,22 +4,22 @@ import { fitFactors } from "#core/brew";
 import { cleanName } from "#core/people";
 import { type BrewedWith, faultsOf, forecastRecipe, type Recipe, weighedRetention } from "#core/recipe";
 import type { Act } from "#data/audit.ts";
-import { findBenchRecipe } from "#data/bench.ts";
+import { findBenchRecipe } from "#data/benchRecipes.ts";
 import { dropDraft as dropDraftRow, keepVersion, setArchived, setFit } from "#data/recipes.ts";
 import { findThing } from "#data/things.ts";
-import { recipeBenchOf } from "#scaling/asking.ts";
+import { recipeBenchOf } from "#scaling/sheet";
+import { NOT_ON_THE_BENCH } from "#words/bench";
+import { nameSentence } from "#words/people";
 import {
   DRAFT_GONE,
   NOT_A_RECIPE,
-  NOT_ON_THE_BENCH,
-  nameSentence,
   RECIPE_NAME_TAKEN,
   recipeForecastSentence,
   recipeSentence,
-} from "#words/index.ts";
+} from "#words/recipes";
 import { Refusal } from "./action.ts";
+import { benchOf } from "./bench.ts";
 import { database } from "./database.ts";
-import { benchOf } from "./site.ts";
 
 /** Writes a recipe's version down: as a draft, or for good. The other's, when somebody else was faster. */
 export async function putRecipe(
@@ -33,10 +33,10 @@ export async function putRecipe(
   const [fault] = typed.as === "draft" ? [] : faultsOf(typed.recipe, brewedWith);
   if (fault) throw new Refusal(recipeSentence(fault), { field: fault.field });
   const retentionGPerG = weighedRetention(typed.recipe) ?? brewedWith.retentionGPerG;
-  const kept = await keepVersion(database(), { ...typed, name: name.value, retentionGPerG }, by);
-  if (kept.ok) return kept.value;
-  if (kept.failure.code === "nameTaken") throw new Refusal(RECIPE_NAME_TAKEN, { field: "name" });
-  return { theirs: kept.failure.theirs };
+  const storedVersion = await keepVersion(database(), { ...typed, name: name.value, retentionGPerG }, by);
+  if (storedVersion.ok) return storedVersion.value;
+  if (storedVersion.failure.code === "nameTaken") throw new Refusal(RECIPE_NAME_TAKEN, { field: "name" });
+  return { theirs: storedVersion.failure.theirs };
 }
 
 async function whatItIsBrewedWith({ brewerId, grinderId, coffeeId }: KeptRecipe): Promise<BrewedWith> {

@@ -4,10 +4,11 @@ import { may, type Right } from "#core/people";
 import type { Act } from "#data/audit.ts";
 import type { Person } from "#data/people.ts";
 import { findToken } from "#data/tokens.ts";
-import { rightSentence } from "#words/index.ts";
+import { rightSentence } from "#words/people";
 import { Refusal, troubleOf } from "./action.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
+import { Dropped } from "./inThread.ts";
 import { isLoopback } from "./links.ts";
 import { hashOf, sessionOf } from "./session.ts";
 
@@ -47,6 +48,9 @@ const STATUS: { readonly [code in TroubleCode]: number } = {
   unknown: 503,
 };
 
+/** Nobody waits for the answer any more; no standard status says so. */
+const CLIENT_LEFT = 499;
+
 /** A route handler with its rule: nothing of it runs for whom the rule keeps out. */
 export function route<Params = unknown>(
   rule: Rule,
@@ -77,6 +81,8 @@ function guarded<Params>(
     try {
       return await answer(request, await context.params);
     } catch (error) {
+      // Nobody reads it.
+      if (error instanceof Dropped) return new Response(null, { status: CLIENT_LEFT });
       return refuse(troubleOf(error));
     }
   };

@@ -7,7 +7,7 @@ import { createHouse, hasData, readHouse } from "#data/house.ts";
 import { aloneInSetUp, migrateHouse } from "#data/migrate.ts";
 import { hasLead, listPublicPins } from "#data/people.ts";
 import { tidy } from "#data/tidy.ts";
-import { listed } from "#words/index.ts";
+import { listed } from "#words/figures";
 import { now } from "./clock.ts";
 
 /**

@@ -2,12 +2,10 @@ import { cookies } from "next/headers";
 import { cache } from "react";
 import type { Bench } from "#contract/bench.ts";
 import { dayIn } from "#contract/days.ts";
-import { readBench } from "#data/bench.ts";
 import { listCards } from "#data/cards.ts";
 import { isDatabaseAway } from "#data/failures.ts";
-import { readBenchRevision } from "#data/house.ts";
-import type { Transaction } from "#data/transact.ts";
 import { Refusal } from "./action.ts";
+import { benchOf } from "./bench.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 
@@ -28,29 +26,6 @@ export const currentBench = cache(async (): Promise<Bench | "none" | "gone"> => 
   }
 });
 
-type KeptBench = Omit<Bench, "today">;
-let kept: { readonly revision: number; readonly benches: Map<string, KeptBench> } | undefined;
-/** More sites than any house has; a browser that makes ids up must not fill the memory. */
-const MOST_KEPT = 50;
-
-/** A site's bench, read again only when something on it was changed: it is asked for with every page. */
-export async function benchOf(siteId: string): Promise<Bench | undefined> {
-  const db = database();
-  const revision = await readBenchRevision(db);
-  if (kept?.revision !== revision || kept.benches.size > MOST_KEPT) kept = { revision, benches: new Map() };
-  const { benches } = kept;
-  const bench = benches.get(siteId) ?? (await readBench(db, siteId));
-  if (!bench) return undefined;
-  benches.set(siteId, bench);
-  return { ...bench, today: dayIn(bench.site.timeZone, now()) };
-}
-
-/** A site's bench as a transaction has left it so far; kept nowhere, because it may yet be undone. */
-export async function benchIn(tx: Transaction, siteId: string): Promise<Bench | undefined> {
-  const bench = await readBench(tx, siteId);
-  return bench?.site.id === siteId ? { ...bench, today: dayIn(bench.site.timeZone, now()) } : undefined;
-}
-
 /** The newest cards of the site that this browser works at; none while the database does not answer. */
 export async function cardsToFind() {
   const bench = await currentBench();
@@ -68,9 +43,9 @@ export async function recipesToFind() {
 
 /** The site that an API request names by `?site=`; the first one when it names none. */
 export async function siteAsked(request: Request): Promise<string> {
-  const asked = new URL(request.url).searchParams.get("site");
-  const bench = await benchOf(asked ?? "");
-  if (!bench || (asked !== null && bench.site.id !== asked)) {
+  const namedSite = new URL(request.url).searchParams.get("site");
+  const bench = await benchOf(namedSite ?? "");
+  if (!bench || (namedSite !== null && bench.site.id !== namedSite)) {
     throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
   }
   return bench.site.id;

@@ -1,56 +1,38 @@
+import type { Bench } from "#contract/bench.ts";
+import type { CardEffect, CardsFollowed } from "#contract/cardEffect.ts";
+import type { TouchedPlace } from "#contract/job.ts";
 import { type ApprovedBatch, type Place, samePlace } from "#contract/standard.ts";
 import type { Act } from "#data/audit.ts";
-import { findBenchRecipe } from "#data/bench.ts";
-import { readCardsTouchedBy, type Touching } from "#data/cards.ts";
-import type { Database } from "#data/connection.ts";
-import {
-  approveBatch,
-  findApprovable,
-  standardOf,
-  type TouchedAt,
-  withdrawStandard,
-} from "#data/standards.ts";
-import { type Transaction, transact } from "#data/transact.ts";
-import { type Settling, settled } from "#scaling/standard.ts";
-import { standardSentence } from "#words/index.ts";
+import { readCardsTouchedBy } from "#data/cards.ts";
+import { happened } from "#data/events.ts";
+import { addJob } from "#data/jobs.ts";
+import { approveBatch, findApprovable, standardOf, withdrawStandard } from "#data/standards.ts";
+import { transact } from "#data/transact.ts";
+import { standardSentence } from "#words/log";
 import { Refusal } from "./action.ts";
-import { type CardEffect, effectOn, moves, remakeAll } from "./cardEffects.ts";
+import { benchOf } from "./bench.ts";
+import { effectsOn, moves } from "./cardEffects.ts";
 import { database } from "./database.ts";
-import { benchIn, benchOf } from "./site.ts";
+import { followedBy } from "./followed.ts";
 
-/** Every card that a change of standards moves, before and after. @param touched where standards were made or ended */
-async function effectsOf(
-  db: Database,
-  settling: Settling,
-  touched: readonly Touching[],
-): Promise<readonly CardEffect[]> {
-  const { site, today } = settling.bench;
-  const cards = await readCardsTouchedBy(db, site.id, touched, today);
-  const versions = new Map<string, Awaited<ReturnType<typeof findBenchRecipe>>>();
-  const effects: CardEffect[] = [];
-  for (const card of cards) {
-    const id = card.recipeVersionId;
-    if (!versions.has(id)) versions.set(id, await findBenchRecipe(db, id));
-    const recipe = versions.get(id);
-    const made = recipe && settled(card.sheet, recipe, settling);
-    // A card that is ground by the learned dial rests on the lesson, but not every lesson moves it by a step.
-    const effect = made && effectOn(card, made);
-    if (effect && moves(effect)) effects.push(effect);
-  }
-  return effects;
+/** What approving a batch would make it. */
+export interface Approval {
+  readonly place: Place;
+  /** The batch that is the standard of that place until now. */
+  readonly retires: string | undefined;
+  /** The site's bench with the batch as its standard. */
+  readonly bench: Bench;
+  /** Where standards would be made or ended. */
+  readonly touched: readonly TouchedPlace[];
 }
 
-/** What approving a batch would change: the standard of its place now, and every card that would follow. */
-export async function approvalOf(batchId: string): Promise<{
-  readonly place: Place;
-  readonly effects: readonly CardEffect[];
-  readonly retires: string | undefined;
-}> {
-  const db = database();
-  const found = await findApprovable(db, batchId);
+/** What approving a batch would make it; throws what stands against it. */
+export async function approvalOf(batchId: string): Promise<Approval> {
+  const found = await findApprovable(database(), batchId);
   if (!found || found.batch.removed) throw new Refusal(standardSentence("notThere"), { code: "notThere" });
   const { batch, place } = found;
-  const bench = await benchOf(batch.siteId);
+  const { siteId } = batch;
+  const bench = await benchOf(siteId);
   if (!place || !bench) throw new Refusal(standardSentence("saysTooLittle"));
   const retired = bench.standards.filter((each) => samePlace(each, place));
   const grinder = bench.grinders.find(({ id }) => id === batch.grinderId);
@@ -65,61 +47,60 @@ export async function approvalOf(batchId: string): Promise<{
   const approval = { id: "", place, approvedAt: batch.at, approvedBy: "" };
   const approved = standardOf(approval, batch, curve, bench.site.timeZone);
   const standards = [approved, ...bench.standards.filter((each) => !retired.includes(each))];
-  const touched = [approved, ...retired];
-  const settling = { bench: { ...bench, standards }, batchId, grinderIds: touched.map(grinderOf) };
   return {
     place,
-    effects: await effectsOf(db, settling, touched),
     retires: retired.find((each) => each.batchId !== batchId)?.batchId,
+    bench: { ...bench, standards },
+    touched: [approved, ...retired].map(({ coffeeId, brewerId, grinderId }) => ({
+      siteId,
+      coffeeId,
+      brewerId,
+      grinderId,
+    })),
   };
 }
 
-const grinderOf = ({ grinderId }: Pick<Touching, "grinderId">) => grinderId;
+/** Every card that approving a batch would move, before and after. */
+export async function effectsOfApproval(
+  batchId: string,
+  signal?: AbortSignal,
+): Promise<readonly CardEffect[]> {
+  const { bench, touched } = await approvalOf(batchId);
+  const cards = await readCardsTouchedBy(database(), bench.site.id, touched, bench.today);
+  const grinderIds = touched.map(({ grinderId }) => grinderId);
+  return (await effectsOn(cards, bench, { by: "batch", batchId, grinderIds }, signal)).filter(moves);
+}
 
 /** Makes a batch the standard of its place, and the chosen cards follow. */
-export async function approve(
-  { cardIds, ...approval }: ApprovedBatch,
+export async function makeStandard(
+  { cards, ...approval }: ApprovedBatch,
   by: Act & { readonly personId: string },
-): Promise<{ readonly changed: number }> {
-  const { effects } = await approvalOf(approval.batchId);
-  const chosen = effects.filter(({ id }) => cardIds.includes(id));
-  return transact(database(), async (tx) => {
+): Promise<CardsFollowed> {
+  const { batchId } = approval;
+  const { touched, bench } = await approvalOf(batchId);
+  const job = await transact(database(), async (tx) => {
     const approved = await approveBatch(tx, approval, by);
     if (!approved.ok) {
       const { code } = approved.failure;
       throw new Refusal(standardSentence(code), { code: code === "saysTooLittle" ? "refused" : code });
     }
-    return { changed: approved.value.inForce ? await remakeAll(tx, chosen, by) : 0 };
+    if (!approved.value.inForce) return undefined;
+    happened(tx, { siteId: bench.site.id, kind: "standardMade", details: { batchId } }, by);
+    if (cards.length === 0) return undefined;
+    return addJob(tx, { kind: "followBatch", request: { batchId, touched, only: cards } }, by);
   });
+  return followedBy(job);
 }
 
 /** Makes a batch a standard no more; the one before is in force again, and the cards follow. */
-export async function withdraw(batchId: string, by: Act): Promise<{ readonly changed: number }> {
-  return transact(database(), async (tx) => {
+export async function endStandard(batchId: string, by: Act): Promise<CardsFollowed> {
+  const job = await transact(database(), async (tx) => {
     const touched = await withdrawStandard(tx, batchId, by);
     if (!touched) throw new Refusal(standardSentence("noStandard"), { code: "notThere" });
-    return { changed: await followChange(tx, { batchId, touched }, by) };
+    for (const siteId of new Set(touched.map((place) => place.siteId))) {
+      happened(tx, { siteId, kind: "standardEnded", details: { batchId } }, by);
+    }
+    return addJob(tx, { kind: "followBatch", request: { batchId, touched, only: null } }, by);
   });
-}
-
-/**
- * After a standard's batch was corrected, taken out or put back: every card that rests on it is made anew, at every
- * site that it touches. Part of that transaction, and all of it read there.
- *
- * @returns how many cards changed
- */
-export async function followChange(
-  tx: Transaction,
-  { batchId, touched }: { readonly batchId: string; readonly touched: readonly TouchedAt[] },
-  by: Act,
-): Promise<number> {
-  let changed = 0;
-  for (const siteId of new Set(touched.map((each) => each.siteId))) {
-    const bench = await benchIn(tx, siteId);
-    if (!bench) continue;
-    const here = touched.filter((each) => each.siteId === siteId);
-    const settling = { bench, batchId, grinderIds: here.map(grinderOf) };
-    changed += await remakeAll(tx, await effectsOf(tx, settling, here), by);
-  }
-  return changed;
+  return followedBy(job);
 }

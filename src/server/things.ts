@@ -9,7 +9,8 @@ import { readYields } from "#data/batches.ts";
 import type { Database } from "#data/connection.ts";
 import { listSites } from "#data/house.ts";
 import { findThing, keepThing, setRemoved, type ThingFailure } from "#data/things.ts";
-import { NOT_ON_THE_BENCH, nameSentence, thingSentence, unsoundSentence } from "#words/index.ts";
+import { NOT_ON_THE_BENCH, thingSentence, unsoundSentence } from "#words/bench";
+import { nameSentence } from "#words/people";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
 
@@ -47,13 +48,13 @@ export async function putThing(
         })
       : { figures, guessed: [] };
   const was = old ?? typed;
-  const kept = await keepThing(
+  const storedThing = await keepThing(
     db,
     { ...typed, kind, figures: after.figures },
     { siteId, typical: [...stillTypical(was.typical, was.figures, after.figures), ...after.guessed] },
     by,
   );
-  return settle(db, kept, kind, id);
+  return settle(db, storedThing, kind, id);
 }
 
 /** A usual dose, as a share of the most: what a filter keeps is spread over it. */

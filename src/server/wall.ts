@@ -2,9 +2,11 @@ import type { Bench } from "#contract/bench.ts";
 import type { KeptWall, WallChoices, WallLine } from "#contract/wall.ts";
 import type { Act } from "#data/audit.ts";
 import { keepWall as keepWallRow, readWall } from "#data/wall.ts";
-import { type WallCell, type WallPlan, wallCells, wallPlan } from "#scaling/wall.ts";
+import { type WallCell, type WallPlan, wallPlan } from "#scaling/wall";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
+import { computeInThread } from "./inThread.ts";
+import { keptInProcess } from "./process.ts";
 
 export interface Wall {
   readonly plan: WallPlan;
@@ -13,10 +15,10 @@ export interface Wall {
   readonly revision: number;
 }
 
-/** Charts that were worked out, by all that they rest on: the bench as it is, the day, the coffee, the choices. */
-const worked = new Map<string, readonly WallCell[]>();
+/** Charts that were worked out, or are being, by all that they rest on: the bench as it is, the day, the coffee, the choices. */
+const charts = keptInProcess("wall charts", () => new Map<string, Promise<readonly WallCell[]>>());
 /** More than a house has sites and coffees; older ones are worked out again. */
-const MOST_WORKED = 100;
+const MOST_CHARTS = 100;
 
 /**
  * A site's wall chart of a coffee; undefined while the site has not what a sheet takes.
@@ -26,17 +28,19 @@ const MOST_WORKED = 100;
 export async function wallOf(bench: Bench, asked: string): Promise<Wall | undefined> {
   const coffee = bench.coffees.find(({ id }) => id === asked) ?? bench.coffees[0];
   if (!coffee) return undefined;
-  const kept = await readWall(database(), bench.site.id, coffee.id);
-  const plan = wallPlan(bench, coffee, kept.choices);
+  const chosen = await readWall(database(), bench.site.id, coffee.id);
+  const plan = wallPlan(bench, coffee, chosen.choices);
   if (!plan) return undefined;
-  const key = JSON.stringify([bench.revision, bench.today, bench.site.id, plan.coffee.id, kept.choices]);
-  let cells = worked.get(key);
+  const key = JSON.stringify([bench.revision, bench.today, bench.site.id, plan.coffee.id, chosen.choices]);
+  let cells = charts.get(key);
   if (!cells) {
-    if (worked.size >= MOST_WORKED) worked.clear();
-    cells = wallCells(bench, plan);
-    worked.set(key, cells);
+    if (charts.size >= MOST_CHARTS) charts.clear();
+    cells = computeInThread("wall", { bench: { ...bench, recipes: [plan.recipe] }, plan });
+    charts.set(key, cells);
+    // A chart that failed is worked out again by whoever looks next.
+    cells.catch(() => charts.delete(key));
   }
-  return { plan, cells, ...kept };
+  return { plan, cells: await cells, ...chosen };
 }
 
 /** Keeps what a lead chose for the wall. */

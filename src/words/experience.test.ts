@@ -1,27 +1,27 @@
 import { describe, expect, test } from "vitest";
 import type { Learned, Verdict } from "#core/learn";
 import {
+  factorsSentence,
+  fitSentences,
+  handsSentence,
+  learnedSentences,
+  otherBurrsSentence,
+  siteWhys,
+  wasteSentence,
+} from "#words/brew";
+import { firstPotNote } from "#words/cards";
+import { iceBudgetSentences, meltSentence, momentWords, swirlTime } from "#words/iced";
+import {
+  approvedSentence,
   evidenceSentences,
   FIRST_CHECKS,
-  factorsSentence,
-  firstPotNote,
-  fitSentences,
   followedSentence,
-  handsSentence,
-  iceBudgetSentences,
   labelCaution,
-  learnedSentences,
-  meltSentence,
-  momentWords,
-  otherBurrsSentence,
   placeTitle,
   quietSentence,
-  siteWhys,
   standardNote,
-  swirlTime,
   verdictSentence,
-  wasteSentence,
-} from "./index.ts";
+} from "#words/log";
 
 const LEARNED: Learned = {
   at: { exact: 10.4, setting: 10.5 },
@@ -112,8 +112,11 @@ test("standards, their cards and labels", () => {
     "As approved: that batch took 5:52 and came out at 1.38 %",
   );
   expect(standardNote({ lapsed: true })).toContain("no standard any more");
-  expect(followedSentence(0)).toContain("the log as it is now");
-  expect(followedSentence(2)).toContain("2 cards");
+  expect(followedSentence({ changed: 0 })).toContain("the log as it is now");
+  expect(followedSentence({ changed: 2 })).toContain("2 cards");
+  expect(followedSentence({ changed: 0, later: true })).toContain("follow soon");
+  expect(approvedSentence({ changed: 1 })).toBe("It is the standard now. 1 card follows it.");
+  expect(approvedSentence({ changed: 0, later: true })).toContain("being made anew");
   expect(labelCaution("hot", 90)).toMatch(/^Pour it away 1 h 30 min after it was made/);
   expect(labelCaution("iced", 90)).toContain("local food code");
   expect(labelCaution("hot", null)).toContain("no longer tastes fresh");

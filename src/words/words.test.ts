@@ -3,7 +3,8 @@ import { describe, expect, test } from "vitest";
 import { exactSheet, type Pins, type SheetInput, solveSheet } from "#core/sheet";
 import { parseMass, parseRatio } from "#core/units";
 import { HEAT } from "#tests/arbitraries/sheet.ts";
-import { checkSentence, quantitySentence, sheetFailureSentence } from "./index.ts";
+import { quantitySentence } from "#words/figures";
+import { checkSentence, sheetFailureSentence } from "#words/sheet";
 
 const said = (input: Partial<SheetInput> & { pins: Pins }) => {
   const sheet = exactSheet({ serve: "iced", retentionGPerG: 2.12, heat: HEAT, ...input });

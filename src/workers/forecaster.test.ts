@@ -1,8 +1,7 @@
 import { expect, test } from "vitest";
 import { must } from "#core/result";
-import { askingOf } from "#scaling/asking.ts";
-import { solveState } from "#scaling/solved.ts";
-import { firstState } from "#scaling/start.ts";
+import { firstState } from "#scaling/choice";
+import { askingOf, solveState } from "#scaling/sheet";
 import { BENCH } from "#tests/pierHead.ts";
 import { createForecaster } from "./forecaster.ts";
 

@@ -38,7 +38,7 @@ export function linkTo<Api>(make: () => Linked, silentMs = SILENT_MS) {
   }
 
   async function attempt<T>(question: Question<Api, T>): Promise<T> {
-    const here = alive();
+    const current = alive();
     let heardAt = performance.now();
     const heard = () => {
       heardAt = performance.now();
@@ -46,19 +46,19 @@ export function linkTo<Api>(make: () => Linked, silentMs = SILENT_MS) {
     let stop = () => {};
     const died = new Promise<never>((_, reject) => {
       const fail = () => {
-        if (living === here) living = undefined;
-        here.worker.terminate();
+        if (living === current) living = undefined;
+        current.worker.terminate();
         reject(new WorkerDied("the worker is gone"));
       };
       const timer = setInterval(() => performance.now() - heardAt > silentMs && fail(), LOOK_EVERY_MS);
-      here.worker.addEventListener("error", fail);
+      current.worker.addEventListener("error", fail);
       stop = () => {
         clearInterval(timer);
-        here.worker.removeEventListener("error", fail);
+        current.worker.removeEventListener("error", fail);
       };
     });
     try {
-      return await Promise.race([question(here.remote, heard), died]);
+      return await Promise.race([question(current.remote, heard), died]);
     } finally {
       stop();
     }

@@ -5,7 +5,7 @@ import { forecastBrew } from "./forecast.ts";
 import type { BrewInput, Factors } from "./input.ts";
 
 /** What a brew was, or is forecast to be. */
-export interface Outcome {
+export interface ClockAndMeter {
   /** First water to last drip, s; null where it was not timed, or where time says nothing of a bed. */
   readonly timeS: number | null;
   /** In the cup, %; null where it was not metered. */
@@ -14,13 +14,13 @@ export interface Outcome {
 
 /** A brew that was made and timed or metered, with its forecast at other factors. */
 export interface Logged {
-  readonly measured: Outcome;
+  readonly measured: ClockAndMeter;
   /** Undefined where such a brew cannot be. */
-  readonly forecast: (factors: Required<Factors>) => Outcome | undefined;
+  readonly forecast: (factors: Required<Factors>) => ClockAndMeter | undefined;
 }
 
 /** A brew's forecast at factors times its own, with what joins below the bed in its cup; for `fitFactors`. */
-export function outcomeOf(input: BrewInput, addedG: number): Logged["forecast"] {
+export function clockAndMeterAt(input: BrewInput, addedG: number): Logged["forecast"] {
   const { permeability = 1, extraction = 1 } = input.factors ?? {};
   return (factors) => {
     const brew = forecastBrew({
@@ -39,8 +39,8 @@ export function outcomeOf(input: BrewInput, addedG: number): Logged["forecast"] 
 export interface FactorFit {
   readonly factors: Required<Factors>;
   /** The forecasts before and after, in the order of the logged brews. */
-  readonly before: readonly (Outcome | undefined)[];
-  readonly after: readonly (Outcome | undefined)[];
+  readonly before: readonly (ClockAndMeter | undefined)[];
+  readonly after: readonly (ClockAndMeter | undefined)[];
   /** Places of brews that lie too far out to count: a spilt pot, a clock that was forgotten. */
   readonly odd: readonly number[];
 }
@@ -71,7 +71,7 @@ const BIWEIGHT_SD = 4.685;
 const ROUNDS = 3;
 const SETTLED = 0.02;
 
-type Kind = keyof Outcome;
+type Kind = keyof ClockAndMeter;
 const SCATTER: { readonly [kind in Kind]: number } = { timeS: TIME_SCATTER, strengthPct: STRENGTH_SCATTER };
 
 /** One figure of one brew. */
@@ -100,7 +100,7 @@ export function fitFactors(logged: readonly Logged[]): Result<FactorFit, FitFail
   if (before.every((outcome) => outcome === undefined)) return fail({ code: "noForecast" });
 
   /** How far out each figure lies, in its own scatter. */
-  const offs = (outcomes: readonly (Outcome | undefined)[]) =>
+  const offs = (outcomes: readonly (ClockAndMeter | undefined)[]) =>
     observed.map(({ place, kind, ln }) => {
       const value = outcomes[place]?.[kind];
       return value ? (Math.log(value) - ln) / SCATTER[kind] : IMPOSSIBLE;

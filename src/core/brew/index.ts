@@ -10,7 +10,14 @@ export {
 } from "./basket.ts";
 export { USUAL_RETENTION_G_PER_G } from "./constants.ts";
 export type { BrewCurves } from "./curves.ts";
-export { type FactorFit, type FitFailure, fitFactors, type Logged, type Outcome, outcomeOf } from "./fit.ts";
+export {
+  type ClockAndMeter,
+  clockAndMeterAt,
+  type FactorFit,
+  type FitFailure,
+  fitFactors,
+  type Logged,
+} from "./fit.ts";
 export { type Brew, forecastBrew, forecastCurves } from "./forecast.ts";
 export {
   type BrewFailure,

@@ -50,8 +50,9 @@ export function plainSolids({ doseG, grindUm, factors, resolution }: BrewInput):
     },
     outG: () => outG,
     end: (lastG) => {
-      const there = layers.at(-1)?.inLiquidG ?? 0;
-      const lastSolidsG = lastG > 0 ? Math.min(there, (there * lastG * count) / bedLiquidG) : 0;
+      const lowestInLiquidG = layers.at(-1)?.inLiquidG ?? 0;
+      const lastSolidsG =
+        lastG > 0 ? Math.min(lowestInLiquidG, (lowestInLiquidG * lastG * count) / bedLiquidG) : 0;
       const leftG = layers.reduce(
         (sum, { inGrainsG, inLiquidG }) => inGrainsG.reduce((grains, g) => grains + g, sum + inLiquidG),
         -lastSolidsG,

@@ -72,8 +72,9 @@ export function fastSolids({ doseG, grindUm, factors, resolution }: BrewInput): 
   };
 
   const end = (lastG: number) => {
-    const there = inLiquid[layers - 1]!;
-    const lastSolidsG = lastG > 0 ? Math.min(there, (there * lastG * layers) / liquidG) : 0;
+    const lowestInLiquidG = inLiquid[layers - 1]!;
+    const lastSolidsG =
+      lastG > 0 ? Math.min(lowestInLiquidG, (lowestInLiquidG * lastG * layers) / liquidG) : 0;
     const leftG = total(inLiquid) - lastSolidsG + total(inGrains);
     return { outG: outG + lastSolidsG, balanceG: solubleG - outG - lastSolidsG - leftG };
   };

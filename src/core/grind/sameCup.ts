@@ -90,25 +90,26 @@ function grindFor({ target, startUm, wanted, read }: Wanted): Result<FoundGrind,
     fail({ code: "outOfReach" as const, wanted, nearest: wanted + over, nearestUm: um, brew, limit });
 
   // A start that stalls is too fine: the first coarser grind that runs is where the walk begins.
-  let here: Tried | undefined;
+  let tried: Tried | undefined;
   let um = Math.min(MOST_GRIND_UM, Math.max(LEAST_GRIND_UM, startUm));
-  for (here = at(um); !here && um < MOST_GRIND_UM; here = at(um)) um = Math.min(MOST_GRIND_UM, um * STRIDE);
-  if (!here) return fail({ code: "targetFails", failure: failure! });
-  if (near(here)) return found(here);
-  const coarsen = here.over > 0;
+  for (tried = at(um); !tried && um < MOST_GRIND_UM; tried = at(um))
+    um = Math.min(MOST_GRIND_UM, um * STRIDE);
+  if (!tried) return fail({ code: "targetFails", failure: failure! });
+  if (near(tried)) return found(tried);
+  const coarsen = tried.over > 0;
   let passed: Tried | undefined;
   while (!passed) {
     const [end, limit] = coarsen ? [MOST_GRIND_UM, "coarsest" as const] : [LEAST_GRIND_UM, "finest" as const];
-    if (here.um === end) return miss(here, limit);
-    const nextUm: number = coarsen ? Math.min(end, here.um * STRIDE) : Math.max(end, here.um / STRIDE);
+    if (tried.um === end) return miss(tried, limit);
+    const nextUm: number = coarsen ? Math.min(end, tried.um * STRIDE) : Math.max(end, tried.um / STRIDE);
     const next = at(nextUm);
     // Finer gives more until the bed stalls, or so much runs over that it gives less.
-    if (!next || (!coarsen && next.over < here.over)) return miss(here, "stalls");
-    if (coarsen && here.over - next.over < FLAT_SHARE * wanted && next.over > 0) return miss(next, "pace");
-    if (next.over > 0 === coarsen) here = next;
+    if (!next || (!coarsen && next.over < tried.over)) return miss(tried, "stalls");
+    if (coarsen && tried.over - next.over < FLAT_SHARE * wanted && next.over > 0) return miss(next, "pace");
+    if (next.over > 0 === coarsen) tried = next;
     else passed = next;
   }
-  let [a, b]: [Tried, Tried] = [here, passed];
+  let [a, b]: [Tried, Tried] = [tried, passed];
   let [overA, overB] = [a.over, b.over];
   for (let tries = 0; tries < MOST_TRIES; tries++) {
     const share = overA / (overA - overB);

@@ -84,14 +84,14 @@ export function correctionOf(input: CorrectInput): Result<Correction, CorrectFai
     const offPct = measuredStrengthPct === undefined ? stepPct : strengthPct - measuredStrengthPct;
     return resolved("dose", input, now.value, withDose(iced.sheet.pins, doseFor(from, strengthPct + offPct)));
   }
-  const here = outlookFor(input, from);
-  if (!here) return fail({ code: "noCorrection", fault });
+  const current = outlookFor(input, from);
+  if (!current) return fail({ code: "noCorrection", fault });
   const [low, high] = input.asking.plan.limits.extractionPct ?? [0, 0];
-  if (fault === "tooThin" && here.brew.extractionPct > (low + high) / 2) {
+  if (fault === "tooThin" && current.brew.extractionPct > (low + high) / 2) {
     const strengthPct = (from.strengthPct ?? 0) + STRENGTH_STEP_PCT;
     return resolved("dose", input, now.value, withDose(iced.sheet.pins, doseFor(from, strengthPct)));
   }
-  return finer(input, from, here, MORE_PCT[fault]);
+  return finer(input, from, current, MORE_PCT[fault]);
 }
 
 /** The dose that gives a strength at the same yield and extraction, g. */
@@ -103,8 +103,8 @@ function doseFor({ doseG, strengthPct = 0 }: SheetFigures, wantedPct: number): n
 const TASTED: readonly PinName[] = ["totalRatio", "brewRatio", "yieldRatio", "strengthPct"];
 
 function withDose(pins: Pins, doseG: number): Pins {
-  const kept = Object.entries(pins).filter(([name]) => !TASTED.includes(name as PinName));
-  return { ...Object.fromEntries(kept), doseG };
+  const remainingPins = Object.entries(pins).filter(([name]) => !TASTED.includes(name as PinName));
+  return { ...Object.fromEntries(remainingPins), doseG };
 }
 
 function colder(pins: Pins, finalTempC: number): Pins {
@@ -143,20 +143,20 @@ function finer(
   let best: Correction | undefined;
   for (let steps = 1; steps <= MOST_STEPS; steps++) {
     const at = onDial(coarser(setting, -steps * dial.step, dial), dial);
-    const there = at.limitedBy ? undefined : outlookFor({ ...input, setting: at.setting }, figures);
+    const nextOutlook = at.limitedBy ? undefined : outlookFor({ ...input, setting: at.setting }, figures);
     const warns = (outlook: Outlook) =>
       outlook.checks.map(({ code }) => code).filter((code) => SPOILS.has(code));
-    if (!there || warns(there).some((code) => !warns(here).includes(code))) break;
+    if (!nextOutlook || warns(nextOutlook).some((code) => !warns(here).includes(code))) break;
     best = {
       by: "dial",
       steps: -steps,
       setting: at.setting,
       fromPct: here.brew.extractionPct,
-      extractionPct: there.brew.extractionPct,
-      strengthPct: there.strengthPct,
-      brewTimeS: there.brew.brewTimeS,
+      extractionPct: nextOutlook.brew.extractionPct,
+      strengthPct: nextOutlook.strengthPct,
+      brewTimeS: nextOutlook.brew.brewTimeS,
     };
-    if (there.brew.extractionPct >= here.brew.extractionPct + morePct) break;
+    if (nextOutlook.brew.extractionPct >= here.brew.extractionPct + morePct) break;
   }
   return best ? ok(best) : fail({ code: "noCorrection", fault });
 }

@@ -88,8 +88,8 @@ function fixedPoint(iced: IcedInput, asking: Asking): Result<Coupled, CoupledFai
   for (let i = 0; i < MOST_SETTINGS; i++) {
     const sheet = solveIced(withExtraction(iced, extractionPct), known);
     if (!sheet.ok) return sheet;
-    const there = planned(asking, sheet.value.exact);
-    const stretched = { ...there, plan: stretchedPlan(there) };
+    const plannedBatch = planned(asking, sheet.value.exact);
+    const stretched = { ...plannedBatch, plan: stretchedPlan(plannedBatch) };
     const at = settingOf(stretched);
     if (!at.ok) return noBrew(at.failure);
     if (at.value === setting) break;

@@ -49,10 +49,10 @@ export function pinsInServer(
   known: KnownServer,
 ): Result<Pins, IcedFailure> {
   const { pins, retentionGPerG, heat } = sheet;
-  const said = (pin: GlassPin) => (inGlass.includes(pin) ? pins[pin] : undefined);
+  const pinInGlass = (pin: GlassPin) => (inGlass.includes(pin) ? pins[pin] : undefined);
   const next: { -readonly [name in keyof Pins]: Pins[name] } = { ...pins };
   let tempC = pins.finalTempC ?? serverTempC;
-  const wantedC = said("finalTempC");
+  const wantedC = pinInGlass("finalTempC");
   if (wantedC !== undefined && heat) {
     const found = known.tempC === undefined ? serverTempFor(wantedC, serve, heat.dripTempC) : ok(known.tempC);
     if (!found.ok) return found;
@@ -62,9 +62,9 @@ export function pinsInServer(
   }
   const sip = known.sip?.atC === tempC && !ownIce ? known.sip.point : sipOf(serve, tempC, UNIT_PCT);
   known.sip = { atC: tempC, point: sip };
-  const strengthPct = said("strengthPct");
+  const strengthPct = pinInGlass("strengthPct");
   if (strengthPct !== undefined) next.strengthPct = strengthPct / sip.strengthPct;
-  const totalRatio = said("totalRatio");
+  const totalRatio = pinInGlass("totalRatio");
   if (totalRatio !== undefined) {
     const moreG = moreOf(sip, serve);
     next.totalRatio = (totalRatio + moreG * retentionGPerG) / (1 + moreG);

@@ -33,11 +33,11 @@ const FIRST_TEMP_C = 8;
 export function solveIced(input: IcedInput, known: KnownServer = {}): Result<IcedSheet, IcedFailure> {
   let at: SheetFigures | undefined;
   for (let turn = 0; turn < MOST_TURNS; turn++) {
-    const asked = askedOf(input, at, known);
-    if (!asked.ok) return asked;
-    const next = exactSheet(asked.value);
+    const sheetInput = askedOf(input, at, known);
+    if (!sheetInput.ok) return sheetInput;
+    const next = exactSheet(sheetInput.value);
     if (!next.ok) return next;
-    if (at && isSettled(at, next.value)) return finished(input, asked.value, next.value);
+    if (at && isSettled(at, next.value)) return finished(input, sheetInput.value, next.value);
     at = next.value;
   }
   return fail({ code: "notSettled" });

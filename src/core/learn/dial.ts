@@ -148,7 +148,7 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
     };
   };
 
-  const here = fitted([1, 0, 0], target.coffeeId);
+  const estimate = fitted([1, 0, 0], target.coffeeId);
   const own = rows.map(({ lesson, of, off }) => {
     const at = fitted(of, lesson.coffeeId);
     const shared = lesson.coffeeId === target.coffeeId ? at.coffee : 0;
@@ -156,7 +156,7 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
       batchId: lesson.batchId,
       setting: lesson.setting,
       off: off - at.off,
-      pull: (times(here.row, at.row) + shared) / noise,
+      pull: (times(estimate.row, at.row) + shared) / noise,
       leverage: (times(at.row, at.row) + at.coffee) / noise,
     };
   });
@@ -164,9 +164,9 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
   const scatter = own.reduce((sum, { off }) => sum + off ** 2, 0) / noise;
   const birge = free >= LEAST_FREE ? Math.max(1, scatter / free) : 1;
 
-  const variance = (times(here.row, here.row) + here.coffee) * birge;
+  const variance = (times(estimate.row, estimate.row) + estimate.coffee) * birge;
   const sdUnits = Math.sqrt(variance);
-  const exact = coarser(model.setting, here.off, dial);
+  const exact = coarser(model.setting, estimate.off, dial);
   const depths = rows.map(({ of }) => of[1]);
   return {
     at: onDial(exact, dial),

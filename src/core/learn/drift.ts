@@ -86,13 +86,13 @@ function watchFrom(
   const down = { sum: 0, since: from };
   for (let at = from; at < values.length; at++) {
     const value = values[at]!;
-    let kept = value;
+    let carried = value;
     if (count >= LEAST_WATCHED) {
       const sd = Math.max(Math.sqrt(squares / (count - 1)), LEAST_SD * mean);
       const free = count - 1;
       const t = (Math.sqrt(count / (count + 1)) * (value - mean)) / sd;
       const z = Math.max(-MOST_SD, Math.min(MOST_SD, normalOf(t, free)));
-      kept = Math.max(mean - MOST_SD * sd, Math.min(mean + MOST_SD * sd, value));
+      carried = Math.max(mean - MOST_SD * sd, Math.min(mean + MOST_SD * sd, value));
       for (const [side, by] of [
         [up, z],
         [down, -z],
@@ -103,9 +103,9 @@ function watchFrom(
       }
     }
     count++;
-    const off = kept - mean;
+    const off = carried - mean;
     mean += off / count;
-    squares += off * (kept - mean);
+    squares += off * (carried - mean);
   }
   return { alarm: undefined };
 }

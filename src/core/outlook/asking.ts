@@ -69,13 +69,13 @@ export function stretchedPlan({ byHand, source, plan }: Asking): Plan {
 
 /** The ladder, and the plan at what is picked on it. */
 export function firstOf(asking: Asking): Result<First, BrewFailure> {
-  const asked = { ...asking, plan: stretchedPlan(asking) };
-  const ladder = ladderOf(asked);
+  const stretchedAsking = { ...asking, plan: stretchedPlan(asking) };
+  const ladder = ladderOf(stretchedAsking);
   if (!ladder.ok) return ladder;
-  const { programme } = asked.plan;
+  const { programme } = stretchedAsking.plan;
   return ok({
     ladder: ladder.value,
-    picked: pickedOf(asked, ladder.value),
+    picked: pickedOf(stretchedAsking, ladder.value),
     stretch: programme.by === "hand" ? programme.stretch : undefined,
   });
 }
@@ -101,8 +101,8 @@ export function* studySweep(asking: Asking, setting: number): Sweep<Study> {
   const alongRatio = yield* sweepRatio(plan, dial, setting);
   const sureness = yield* surenessOf(plan, umAt(dial.curve, setting), spread, seeded(SEED));
   const brewed = forecastBrew(source);
-  const here = outlookAt(plan, dial, setting);
-  const warned = !here.ok || here.value.checks.length > 0;
+  const ownOutlook = outlookAt(plan, dial, setting);
+  const warned = !ownOutlook.ok || ownOutlook.value.checks.length > 0;
   const mends =
     brewed.ok && warned ? yield* mendsOf({ ...mending, plan, dial, setting, source: brewed.value }) : [];
   return { alongDial, alongRatio, sureness, mends };

@@ -65,8 +65,8 @@ function pullsOf(
   brewed: Brew,
   rungs: readonly Rung[],
 ): Pulls | undefined {
-  const there = rungs.find(({ by }) => by === "extraction");
-  if (plan.addedG === 0 || !there || there.miss) return undefined;
+  const extractionRung = rungs.find(({ by }) => by === "extraction");
+  if (plan.addedG === 0 || !extractionRung || extractionRung.miss) return undefined;
   const waterG = source.pours.reduce((sum, pour) => sum + pour.waterG, 0);
   const full = { ...plan, waterG: (plan.doseG * waterG) / source.doseG };
   const { grindUm, ...target } = brewInputOf(full, source.grindUm);
@@ -77,7 +77,7 @@ function pullsOf(
     number,
   ];
   const way = dial.higherIs === "coarser" ? 1 : -1;
-  return { bed: way * (between - from), short: way * (there.at.exact - between) };
+  return { bed: way * (between - from), short: way * (extractionRung.at.exact - between) };
 }
 
 /** What decides which answer is suggested: the contact time and the source's own setting never are. */

@@ -65,16 +65,16 @@ function modelAt(plan: Plan, dial: GroundDial, setting: number): DialModel {
   };
   const moved = (1 - SHORTER) * plan.waterG;
   const short = { ...plan, waterG: plan.waterG - moved, addedG: plan.addedG + moved };
-  const here = extraction(plan, um);
+  const extractionHere = extraction(plan, um);
   const coarse = extraction(plan, um * (1 + COARSER_SHARE));
-  if (here === undefined || coarse === undefined || coarse >= here) return usual;
-  const perLn = (coarse - here) / Math.log1p(COARSER_SHARE);
+  if (extractionHere === undefined || coarse === undefined || coarse >= extractionHere) return usual;
+  const perLn = (coarse - extractionHere) / Math.log1p(COARSER_SHARE);
   const sign = dial.higherIs === "coarser" ? 1 : -1;
   /** Dial units, towards coarser, that make up for what another plan extracts otherwise. */
   const units = (other: Plan) => {
-    const there = extraction(other, um);
-    if (there === undefined) return undefined;
-    const otherUm = um * Math.exp(-(there - here) / perLn);
+    const extractionThere = extraction(other, um);
+    if (extractionThere === undefined) return undefined;
+    const otherUm = um * Math.exp(-(extractionThere - extractionHere) / perLn);
     return sign * (settingAt(dial.curve, otherUm) - setting);
   };
   const [forSmall, forShort] = [units(small), units(short)];

@@ -34,14 +34,14 @@ export function* surenessOf(
   const sampling = sampleRange(input, spread, random);
   let step = sampling.next();
   for (; !step.done; step = sampling.next()) yield { done: step.value, of: RANGE_SAMPLES };
-  const here = forecastBrew(input);
-  if (!step.value || !here.ok) return undefined;
+  const forecast = forecastBrew(input);
+  if (!step.value || !forecast.ok) return undefined;
   const moved = CAUSES.map((cause) => {
     const up = forecastBrew(drawn(input, { ...NOTHING, [cause]: spread[cause] }, UP));
-    return { cause, by: up.ok ? Math.abs(up.value.extractionPct - here.value.extractionPct) : Infinity };
+    return { cause, by: up.ok ? Math.abs(up.value.extractionPct - forecast.value.extractionPct) : Infinity };
   }).toSorted((a, b) => b.by - a.by);
   const named = moved.filter(({ by }) => by > 0 && by >= NAMED_SHARE * moved[0]!.by);
-  const thinned = cupStrengthPct(plan, here.value) / here.value.strengthPct;
+  const thinned = cupStrengthPct(plan, forecast.value) / forecast.value.strengthPct;
   const [low, high] = step.value.strengthPct;
   return {
     range: step.value,

@@ -123,9 +123,9 @@ function removed(recipe: Recipe, i: number): Recipe {
   const { pours } = recipe;
   const last = i === pours.length - 1;
   const left = pours.filter((_, at) => at !== i);
-  const kept = left.map((pour, at) => {
+  const remaining = left.map((pour, at) => {
     if (last && at === i - 1) return { ...pour, toG: pours[i]!.toG };
     return at === 0 ? { ...pour, start: { atS: 0 } } : pour;
   });
-  return { ...recipe, pours: kept, blooms: recipe.blooms && i > 0 && kept.length > 1 };
+  return { ...recipe, pours: remaining, blooms: recipe.blooms && i > 0 && remaining.length > 1 };
 }

@@ -50,13 +50,13 @@ export function faultsOf(recipe: Recipe, { kind, retentionGPerG, dial }: BrewedW
     faults.push({ field: "doneS", code: "doneTooEarly", pouredS });
   }
   const waterG = allWaterG(recipe);
-  const kept = weighedG === null ? retentionGPerG : (waterG - weighedG) / doseG;
+  const retainedGPerG = weighedG === null ? retentionGPerG : (waterG - weighedG) / doseG;
   if (weighedG !== null && !(weighedG < waterG)) {
     faults.push({ field: "weighedG", code: "moreCameOut", waterG });
-  } else if (!(waterG / doseG > kept)) {
-    faults.push({ field: "hotWaterG", code: "bedHoldsAll", retentionGPerG: kept });
+  } else if (!(waterG / doseG > retainedGPerG)) {
+    faults.push({ field: "hotWaterG", code: "bedHoldsAll", retentionGPerG: retainedGPerG });
   }
-  const yieldG = weighedG ?? waterG - kept * doseG;
+  const yieldG = weighedG ?? waterG - retainedGPerG * doseG;
   if (portions && portions.cups * portions.fillG < yieldG) {
     faults.push({
       field: "portions.fillG",

@@ -90,8 +90,10 @@ export function scaledRhythm<Poured extends RhythmPour>(input: ScalingInput<Pour
   if (rhythm.blooms && rhythm.pours.length > 1) {
     const [fromG, toG] = [rhythm.pours[0]!.toG, next.pours[0]!.toG];
     const multiple = fromG / rhythm.doseG;
-    const kept = multiple * doseG < waterG;
-    changes.push(kept ? { code: "bloomKept", multiple, fromG, toG } : { code: "bloomShared", fromG, toG });
+    const fitsTheWater = multiple * doseG < waterG;
+    changes.push(
+      fitsTheWater ? { code: "bloomKept", multiple, fromG, toG } : { code: "bloomShared", fromG, toG },
+    );
   }
   if (sourceG !== waterG) changes.push({ code: "sharesKept", fromG: sourceG, toG: waterG });
   if (stretch === undefined) changes.push({ code: "timesByWater" });

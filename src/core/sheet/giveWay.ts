@@ -44,9 +44,9 @@ export function pinFigure<Failure extends { readonly code: string }>(
     const solved = solve(pins);
     return solved.ok ? ok({ pins }) : fail(solved.failure);
   }
-  const asked = solve([...list, set]);
-  if (asked.ok) return ok({ pins: [...list, set] });
-  let failure = asked.failure;
+  const attempt = solve([...list, set]);
+  if (attempt.ok) return ok({ pins: [...list, set] });
+  let failure = attempt.failure;
   for (const { name: freed } of list) {
     if (held.includes(freed)) continue;
     const pins = [...list.filter(({ name }) => name !== freed), set];

@@ -70,10 +70,10 @@ function swap<T>(list: T[], a: number, b: number): void {
  */
 export function freeDirection(three: readonly Row[]): readonly number[] | undefined {
   const normal = [0, 1, 2, 3].map((skip) => {
-    const kept = [0, 1, 2, 3].filter((k) => k !== skip);
+    const columns = [0, 1, 2, 3].filter((k) => k !== skip);
     const [a, b, c] = three.map(({ of }) => {
       const scale = Math.max(...of.map(Math.abs)) || 1;
-      return kept.map((k) => of[k]! / scale);
+      return columns.map((k) => of[k]! / scale);
     }) as [number[], number[], number[]];
     const minor =
       a[0]! * (b[1]! * c[2]! - b[2]! * c[1]!) -

@@ -12,6 +12,7 @@ export {
   type CoffeeTotal,
   type Doses,
   type IceOfSource,
+  type Named,
   type ShiftBatch,
   type ShiftLine,
   type ShiftTotals,

@@ -2,9 +2,12 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { type ShiftBatch, shiftTotals } from "./index.ts";
 
+const SALTMARSH = { id: "saltmarsh", name: "Saltmarsh" };
+const FULMAR = { id: "fulmar", name: "Fulmar" };
+const BIN = { id: "bin", name: "bin machine" };
+
 const HOT: ShiftBatch = {
-  coffee: "Saltmarsh",
-  coffeeId: "saltmarsh",
+  coffee: SALTMARSH,
   serve: "hot",
   doseG: 202,
   brewWaterG: 3228.8,
@@ -15,11 +18,9 @@ const HOT: ShiftBatch = {
   glasses: 0,
   rinseG: 300,
   paper: true,
-  brewer: "Fulmar",
-  vessel: "dispenser 3.1 l, left",
+  brewer: FULMAR,
   preheatG: 570,
-  grinder: { name: "Chough", setting: 9, purgeG: 12 },
-  product: "Saltmarsh",
+  grinder: { id: "chough", setting: 9, purgeG: 12 },
 };
 const ICED: ShiftBatch = {
   ...HOT,
@@ -31,8 +32,8 @@ const ICED: ShiftBatch = {
   glasses: 10.8,
   yieldG: 2377.12,
   preheatG: 0,
-  iceSource: "bin machine",
-  grinder: { name: "Chough", setting: 8, purgeG: 12 },
+  iceSource: BIN,
+  grinder: { id: "chough", setting: 8, purgeG: 12 },
 };
 
 test("six hot and three iced, worked by hand", () => {
@@ -42,8 +43,7 @@ test("six hot and three iced, worked by hand", () => {
   ]);
   expect(totals.coffees).toEqual([
     {
-      coffeeId: "saltmarsh",
-      coffee: "Saltmarsh",
+      coffee: SALTMARSH,
       doses: [
         { count: 6, doseG: 202 },
         { count: 3, doseG: 184 },
@@ -57,12 +57,12 @@ test("six hot and three iced, worked by hand", () => {
   expect([totals.rinseG, totals.preheatG]).toEqual([2700, 3420]);
   expect(totals.iceBySource).toEqual([
     {
-      name: "bin machine",
+      source: BIN,
       iceG: 3 * (1100 + 820),
       needs: [{ batches: 3, serverG: 1100, glassesG: 820, glasses: 10.8 }],
     },
   ]);
-  expect(totals.filtersByBrewer).toEqual([{ name: "Fulmar", count: 9 }]);
+  expect(totals.filtersByBrewer).toEqual([{ brewer: FULMAR, count: 9 }]);
   expect(totals.beverageByProduct.map(({ serve, beverageG }) => [serve, Math.round(beverageG)])).toEqual([
     ["hot", 16803],
     ["iced", 7131],
@@ -74,8 +74,28 @@ test("the dial is purged each time it changes, not when the same card comes agai
     shiftTotals(batches.map((batch) => ({ batch, batches: 1 }))).coffees[0]!.purgeG;
   expect(purged(HOT, HOT)).toBe(0);
   expect(purged(HOT, ICED, HOT)).toBe(24);
-  const other = { ...HOT, grinder: { ...HOT.grinder!, name: "Dunlin" } };
+  const other = { ...HOT, grinder: { ...HOT.grinder!, id: "dunlin" } };
   expect(purged(HOT, other, HOT)).toBe(0);
+});
+
+test("two things of one name are counted apart", () => {
+  const other = { ...HOT, coffee: { ...SALTMARSH, id: "other" }, brewer: { ...FULMAR, id: "other" } };
+  const totals = shiftTotals([
+    { batch: HOT, batches: 2 },
+    { batch: other, batches: 1 },
+    { batch: { ...ICED, iceSource: { ...BIN, id: "other" } }, batches: 1 },
+    { batch: ICED, batches: 1 },
+  ]);
+  expect(totals.coffees.map(({ coffee, doses }) => [coffee.id, doses[0]!.count])).toEqual([
+    ["saltmarsh", 2],
+    ["other", 1],
+  ]);
+  expect(totals.filtersByBrewer.map(({ brewer, count }) => [brewer.id, count])).toEqual([
+    ["fulmar", 4],
+    ["other", 1],
+  ]);
+  expect(totals.iceBySource.map(({ source }) => source.id)).toEqual(["other", "bin"]);
+  expect(totals.beverageByProduct).toHaveLength(3);
 });
 
 test("an empty list, and a card crossed out, add up to nothing", () => {

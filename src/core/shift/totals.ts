@@ -1,9 +1,14 @@
 import type { IceNeed } from "./iceBudget.ts";
 
+/** What is counted by its id and called by its name: two things of the house may share one. */
+export interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+
 /** One batch of a card, as a shift list counts it. */
 export interface ShiftBatch {
-  readonly coffee: string;
-  readonly coffeeId: string;
+  readonly coffee: Named;
   readonly serve: "hot" | "iced";
   readonly doseG: number;
   readonly brewWaterG: number;
@@ -16,14 +21,12 @@ export interface ShiftBatch {
   /** Water that rinses the paper and warms what follows. */
   readonly rinseG: number;
   readonly paper: boolean;
-  readonly brewer: string;
-  readonly vessel: string;
+  readonly brewer: Named;
   /** Water that warms a hot vessel before it is filled. */
   readonly preheatG: number;
-  readonly iceSource?: string | undefined;
+  readonly iceSource?: Named | undefined;
   /** Where the grinder stands for it; a change from the batch before is purged. */
-  readonly grinder?: { readonly name: string; readonly setting: number; readonly purgeG: number } | undefined;
-  readonly product: string;
+  readonly grinder?: { readonly id: string; readonly setting: number; readonly purgeG: number } | undefined;
 }
 
 export interface ShiftLine {
@@ -38,8 +41,7 @@ export interface Doses {
 }
 
 export interface CoffeeTotal {
-  readonly coffeeId: string;
-  readonly coffee: string;
+  readonly coffee: Named;
   readonly doses: readonly Doses[];
   readonly dosesG: number;
   readonly purgeG: number;
@@ -48,7 +50,7 @@ export interface CoffeeTotal {
 
 /** What one source gives on a day, g, and to what. */
 export interface IceOfSource {
-  readonly name: string;
+  readonly source: Named;
   readonly iceG: number;
   readonly needs: readonly (IceNeed & { readonly glasses: number })[];
 }
@@ -60,13 +62,16 @@ export interface ShiftTotals {
   readonly rinseG: number;
   readonly preheatG: number;
   readonly iceBySource: readonly IceOfSource[];
-  readonly filtersByBrewer: readonly { readonly name: string; readonly count: number }[];
+  readonly filtersByBrewer: readonly { readonly brewer: Named; readonly count: number }[];
   readonly beverageByProduct: readonly {
-    readonly name: string;
+    readonly coffee: Named;
     readonly serve: "hot" | "iced";
     readonly beverageG: number;
   }[];
 }
+
+/** Ice of a card that says no source of it. */
+const NO_SOURCE: Named = { id: "", name: "" };
 
 /** What a day's list adds up to, in the order of the list. Masses in g. */
 export function shiftTotals(lines: readonly ShiftLine[]): ShiftTotals {
@@ -80,8 +85,8 @@ export function shiftTotals(lines: readonly ShiftLine[]): ShiftTotals {
     preheatG: sum(({ preheatG }) => preheatG),
     iceBySource: grouped(
       lines.filter(({ batch }) => batch.iceG + batch.glassIceG > 0),
-      ({ batch }) => batch.iceSource ?? "",
-    ).map(([name, group]) => {
+      ({ batch }) => batch.iceSource?.id ?? "",
+    ).map(([, group]) => {
       const needs = group.map(({ batch, batches }) => ({
         batches,
         serverG: batch.iceG,
@@ -89,30 +94,35 @@ export function shiftTotals(lines: readonly ShiftLine[]): ShiftTotals {
         glasses: batch.glasses,
       }));
       const iceG = needs.reduce((sum, need) => sum + need.batches * (need.serverG + need.glassesG), 0);
-      return { name, iceG, needs };
+      return { source: group[0]!.batch.iceSource ?? NO_SOURCE, iceG, needs };
     }),
     filtersByBrewer: grouped(
       lines.filter(({ batch }) => batch.paper),
-      ({ batch }) => batch.brewer,
-    ).map(([name, group]) => ({ name, count: group.reduce((total, { batches }) => total + batches, 0) })),
-    beverageByProduct: grouped(lines, ({ batch }) => `${batch.product}|${batch.serve}`).map(([, group]) => ({
-      name: group[0]!.batch.product,
-      serve: group[0]!.batch.serve,
-      beverageG: group.reduce((total, { batch, batches }) => total + batches * batch.yieldG, 0),
+      ({ batch }) => batch.brewer.id,
+    ).map(([, group]) => ({
+      brewer: group[0]!.batch.brewer,
+      count: group.reduce((total, { batches }) => total + batches, 0),
     })),
+    beverageByProduct: grouped(lines, ({ batch }) => `${batch.coffee.id}|${batch.serve}`).map(
+      ([, group]) => ({
+        coffee: group[0]!.batch.coffee,
+        serve: group[0]!.batch.serve,
+        beverageG: group.reduce((total, { batch, batches }) => total + batches * batch.yieldG, 0),
+      }),
+    ),
   };
 }
 
 function coffeeTotals(lines: readonly ShiftLine[]): readonly CoffeeTotal[] {
   const purges = purgesOf(lines);
-  return grouped(lines, ({ batch }) => batch.coffeeId).map(([coffeeId, group]) => {
+  return grouped(lines, ({ batch }) => batch.coffee.id).map(([, group]) => {
     const doses = grouped(group, ({ batch }) => String(batch.doseG)).map(([, same]) => ({
       count: same.reduce((total, { batches }) => total + batches, 0),
       doseG: same[0]!.batch.doseG,
     }));
     const dosesG = doses.reduce((total, { count, doseG }) => total + count * doseG, 0);
     const purgeG = group.reduce((total, line) => total + (purges.get(line) ?? 0), 0);
-    return { coffeeId, coffee: group[0]!.batch.coffee, doses, dosesG, purgeG, totalG: dosesG + purgeG };
+    return { coffee: group[0]!.batch.coffee, doses, dosesG, purgeG, totalG: dosesG + purgeG };
   });
 }
 
@@ -124,12 +134,12 @@ function purgesOf(lines: readonly ShiftLine[]): ReadonlyMap<ShiftLine, number> {
   const standing = new Map<string, string>();
   const purges = new Map<ShiftLine, number>();
   for (const line of lines) {
-    const { grinder, coffeeId } = line.batch;
+    const { grinder, coffee } = line.batch;
     if (!grinder || line.batches === 0) continue;
-    const stands = `${grinder.setting}|${coffeeId}`;
-    const before = standing.get(grinder.name);
+    const stands = `${grinder.setting}|${coffee.id}`;
+    const before = standing.get(grinder.id);
     if (before !== undefined && before !== stands) purges.set(line, grinder.purgeG);
-    standing.set(grinder.name, stands);
+    standing.set(grinder.id, stands);
   }
   return purges;
 }

@@ -1,5 +1,5 @@
 import type { Role } from "#core/people";
-import type * as schema from "#data/schema.ts";
+import type * as schema from "#data/schema/index.ts";
 
 /** Every demo row has the same id on every machine, so that links and pictures last. */
 export function demoId(number: number): string {

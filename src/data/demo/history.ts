@@ -12,7 +12,7 @@ import {
 import { fitCurve, umAt } from "#core/grind";
 import { type Random, seeded } from "#core/random";
 import { must } from "#core/result";
-import type * as schema from "#data/schema.ts";
+import type * as schema from "#data/schema/index.ts";
 import {
   BREWERS,
   COFFEES,

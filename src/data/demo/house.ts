@@ -2,7 +2,7 @@ import { formatISO, subDays } from "date-fns";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import type { Database } from "#data/connection.ts";
 import { createHouse } from "#data/house.ts";
-import * as schema from "#data/schema.ts";
+import * as schema from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
 import * as bench from "./bench.ts";
 import { demoHistory, demoStandards, HISTORY_DAYS } from "./history.ts";

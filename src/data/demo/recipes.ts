@@ -1,7 +1,7 @@
 import { subDays } from "date-fns";
 import type { RecipeState } from "#contract/recipe.ts";
 import { BLANK, type Recipe, type RecipePour } from "#core/recipe";
-import type * as schema from "#data/schema.ts";
+import type * as schema from "#data/schema/index.ts";
 import { BARISTA, DEMO_IDS, demoId, LEAD } from "./bench.ts";
 
 const { brewers, coffees, grinders } = DEMO_IDS;

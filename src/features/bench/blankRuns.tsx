@@ -7,9 +7,9 @@ import { ok } from "#core/result";
 import { parseLiquid, printNumber } from "#core/units";
 import { Chart } from "#parts/chart.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { printSetting } from "#words/index.ts";
-import type { BrewerRow } from "./brewers.tsx";
+import { printSetting } from "#words/figures";
 import { Readings, TICKED } from "./readings.tsx";
+import type { BrewerRow } from "./rows.ts";
 import { weighedIn, within } from "./typed.ts";
 
 const SLOPE_DECIMALS = 3;
@@ -122,14 +122,14 @@ function modeSentence(
       good.filter(({ setG }) => setG <= upToG && setG > (limitsG[i - 1] ?? 0)),
     ),
   );
-  const said = [
+  const sentences = [
     ...modes,
     ...say(
       "cold",
       good.filter(({ cold }) => cold === 1),
     ),
   ];
-  return said.length > 0 ? `On average ${said.join(", ")}` : "";
+  return sentences.length > 0 ? `On average ${sentences.join(", ")}` : "";
 }
 
 const X = { title: "set, l" };

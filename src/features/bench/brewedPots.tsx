@@ -6,8 +6,8 @@ import { type LoggedYield, learnRetention } from "#core/measure";
 import { parseLiquid, parseParts, printNumber } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import { LeftOut } from "./blankRuns.tsx";
-import type { BrewerRow } from "./brewers.tsx";
 import { Readings } from "./readings.tsx";
+import type { BrewerRow } from "./rows.ts";
 import { WEIGHED_G, weighedIn, within } from "./typed.ts";
 
 const KEPT_DECIMALS = 2;

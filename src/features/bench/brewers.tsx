@@ -1,30 +1,20 @@
 "use client";
 
-import type { BlankRunRow, DripRow, FlowRow } from "#contract/measure.ts";
-import type { Figures } from "#contract/things.ts";
+import type { Figures, RowOf } from "#contract/things.ts";
 import type { Basket } from "#core/brew";
-import type { LoggedYield } from "#core/measure";
 import { printNumber, printPct } from "#core/units";
 import { BasketDrawing } from "#parts/basketDrawing.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { OPTION_WORDS, printSetting } from "#words/index.ts";
+import { OPTION_WORDS } from "#words/bench";
+import { printSetting } from "#words/figures";
 import { BlankRuns, printDelivery } from "./blankRuns.tsx";
 import { BrewedPots, printKept } from "./brewedPots.tsx";
 import { useSite } from "./context.tsx";
 import { Drip } from "./drip.tsx";
 import { Flows } from "./flows.tsx";
+import type { BrewerRow } from "./rows.ts";
 import type { Besides } from "./thingForm.tsx";
-import { type RowOf, Things } from "./things.tsx";
-
-export type BrewerRow = RowOf<"brewer"> & {
-  readonly slope: number;
-  readonly interceptG: number;
-  readonly runs: readonly BlankRunRow[];
-  readonly flows: readonly FlowRow[];
-  readonly drips: readonly DripRow[];
-  /** What the log has of it with its filter and its ending, the newest first. */
-  readonly yields: readonly LoggedYield[];
-};
+import { Things } from "./things.tsx";
 
 /** What brews: its basket, what it really delivers, how it sprays and what its bed keeps. */
 export function Brewers({ brewers }: { readonly brewers: readonly BrewerRow[] }) {

@@ -5,15 +5,16 @@ import { useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { CARE_KINDS } from "#contract/aspects.ts";
+import type { RowOf } from "#contract/things.ts";
 import type { CareDue } from "#core/measure";
 import { printNumber } from "#core/units";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { careCautions, dueSentence, OPTION_WORDS } from "#words/index.ts";
+import { careCautions, dueSentence, OPTION_WORDS } from "#words/bench";
 import { markCareDone, unmarkCareDone } from "./actions.ts";
-import { type RowOf, Things } from "./things.tsx";
+import { Things } from "./things.tsx";
 
 export interface CareRow {
   readonly id: string;

@@ -1,18 +1,15 @@
 "use client";
 
+import type { RowOf } from "#contract/things.ts";
 import { parseLiquid, printLiquid, printNumber } from "#core/units";
 import { printValue } from "#parts/fields.ts";
 import { useUnits } from "#ui/units.tsx";
 import { useSite } from "./context.tsx";
 import { NewBag } from "./newBag.tsx";
-import { type RowOf, Things } from "./things.tsx";
+import type { CoffeeRow } from "./rows.ts";
+import { Things } from "./things.tsx";
 import { TwoWeighings } from "./twoWeighings.tsx";
 import { weighedIn, within } from "./typed.ts";
-
-export type CoffeeRow = RowOf<"coffee"> & {
-  /** Days since it was roasted, at the site; undefined when nobody knows. */
-  readonly ageDays: number | undefined;
-};
 
 const DECIMALS = 3;
 const printDensity = (gPerMl: number) => `${printNumber(gPerMl, DECIMALS)} g/ml`;

@@ -6,11 +6,11 @@ import { coolingTempC, fitCooling } from "#core/measure";
 import { parseTemp, parseTime, printNumber, printTime } from "#core/units";
 import { Chart } from "#parts/chart.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { coolingSentence } from "#words/index.ts";
+import { coolingSentence } from "#words/bench";
 import { useSite } from "./context.tsx";
 import { Readings } from "./readings.tsx";
+import type { VesselRow } from "./rows.ts";
 import { within } from "./typed.ts";
-import type { VesselRow } from "./vessels.tsx";
 
 /** What a full pot is served at first, °C, and after how long it is asked about, s. */
 const FRESH_C = 85;

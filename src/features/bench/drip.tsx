@@ -5,9 +5,9 @@ import { dripDrop } from "#core/measure";
 import { ok } from "#core/result";
 import { parseTemp, printNumber } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
-import { dripSentence } from "#words/index.ts";
-import type { BrewerRow } from "./brewers.tsx";
+import { dripSentence } from "#words/bench";
 import { Readings, TICKED } from "./readings.tsx";
+import type { BrewerRow } from "./rows.ts";
 import { within } from "./typed.ts";
 
 interface DripProps {

@@ -1,10 +1,11 @@
 "use client";
 
+import type { RowOf } from "#contract/things.ts";
 import { printNumber } from "#core/units";
 import { printValue } from "#parts/fields.ts";
 import { useUnits } from "#ui/units.tsx";
 import { useSite } from "./context.tsx";
-import { type RowOf, Things } from "./things.tsx";
+import { Things } from "./things.tsx";
 
 /** What lies between bed and vessel: it slows the flow, keeps some water, and costs something. */
 export function Filters({ filters }: { readonly filters: readonly RowOf<"filter">[] }) {

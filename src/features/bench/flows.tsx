@@ -3,9 +3,9 @@
 import type { FlowRow } from "#contract/measure.ts";
 import { fail, ok } from "#core/result";
 import { parseLiquid, parseNumber, parsePct, parseTime, printNumber, printPct, printTime } from "#core/units";
-import { printSetting } from "#words/index.ts";
-import type { BrewerRow } from "./brewers.tsx";
+import { printSetting } from "#words/figures";
 import { Readings } from "./readings.tsx";
+import type { BrewerRow } from "./rows.ts";
 import { within } from "./typed.ts";
 
 const plain = (text: string) => {

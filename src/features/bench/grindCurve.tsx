@@ -2,29 +2,19 @@
 
 import { useMemo, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
-import type { CURVE_REASONS } from "#contract/aspects.ts";
+import type { CurveReason } from "#contract/aspects.ts";
 import { type CurvePoint, fitCurve, TEXTURE_UM, TEXTURES, type Texture, umAt } from "#core/grind";
 import { fail, ok } from "#core/result";
 import { parseNumber, printNumber } from "#core/units";
 import { Chart } from "#parts/chart.tsx";
 import { Choice } from "#ui/choice.tsx";
-import { curveSentence, quantitySentence } from "#words/index.ts";
-import type { GrinderRow } from "./grinders.tsx";
+import { curveSentence } from "#words/bench";
+import { quantitySentence } from "#words/figures";
 import { Readings, TICKED } from "./readings.tsx";
+import type { GrinderRow } from "./rows.ts";
 import { type Parse, plainNumber, within } from "./typed.ts";
 
-type Reason = (typeof CURVE_REASONS)[number];
-
-export interface CurveVersion {
-  readonly id: string;
-  readonly version: number;
-  readonly why: Reason;
-  readonly points: readonly CurvePoint[];
-  /** As it is read at the site. */
-  readonly since: string;
-}
-
-const WHY: { readonly [why in Reason]: string } = {
+const WHY: { readonly [why in CurveReason]: string } = {
   first: "it is measured better now",
   newBurrs: "it has new burrs",
   recalibrated: "its dial was set anew",
@@ -56,7 +46,7 @@ interface GrindCurveProps {
 export function GrindCurve({ grinder, onDone }: GrindCurveProps) {
   const [curveId] = useState(() => uuidv7());
   const [newest] = grinder.curves;
-  const [why, setWhy] = useState<Reason>("first");
+  const [why, setWhy] = useState<CurveReason>("first");
   const { name, dialMin, dialMax } = grinder.figures;
   const pointsOf = (rows: readonly PointRow[]): CurvePoint[] =>
     rows.map(({ setting, um, sieved }) => ({ setting, um, by: sieved ? "sieve" : "word" }));
@@ -99,7 +89,7 @@ export function GrindCurve({ grinder, onDone }: GrindCurveProps) {
             label="a new curve, because"
             value={why}
             options={Object.entries(WHY).map(([value, text]) => ({ value, text }))}
-            onChange={(value) => setWhy(value as Reason)}
+            onChange={(value) => setWhy(value as CurveReason)}
           />
         )
       }

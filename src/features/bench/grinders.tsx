@@ -1,19 +1,12 @@
 "use client";
 
-import { fitCurve, type MatchedPair, umAt } from "#core/grind";
+import type { RowOf } from "#contract/things.ts";
+import { fitCurve, umAt } from "#core/grind";
 import { printNumber } from "#core/units";
-import { type CurveVersion, GrindCurve } from "./grindCurve.tsx";
+import { GrindCurve } from "./grindCurve.tsx";
 import { Pairs } from "./pairs.tsx";
-import { type RowOf, Things } from "./things.tsx";
-
-export type GrinderRow = RowOf<"grinder"> & {
-  /** The newest first. */
-  readonly curves: readonly CurveVersion[];
-  readonly pairs: readonly {
-    readonly otherId: string;
-    readonly pairs: readonly (MatchedPair & { readonly id: string })[];
-  }[];
-};
+import type { GrinderRow } from "./rows.ts";
+import { Things } from "./things.tsx";
 
 interface GrindersProps {
   readonly grinders: readonly GrinderRow[];

@@ -3,19 +3,17 @@
 import { Check } from "lucide-react";
 import Link from "next/link";
 import { type ReactNode, useState } from "react";
-import type { ThingKind } from "#contract/things.ts";
+import type { RowOf, ThingKind } from "#contract/things.ts";
 import { typicalsOf } from "#contract/typical.ts";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { rightSentence } from "#words/index.ts";
+import { rightSentence } from "#words/people";
 import { BlankRuns } from "./blankRuns.tsx";
 import { BrewedPots } from "./brewedPots.tsx";
-import type { BrewerRow } from "./brewers.tsx";
 import { WeighBeans } from "./coffees.tsx";
+import type { BrewerRow, VesselRow } from "./rows.ts";
 import { ThingForm } from "./thingForm.tsx";
-import type { RowOf } from "./things.tsx";
-import type { VesselRow } from "./vessels.tsx";
 import { WeighVessel } from "./weighVessel.tsx";
 
 export interface GuideProps {

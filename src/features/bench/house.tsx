@@ -1,10 +1,11 @@
 "use client";
 
+import type { RowOf } from "#contract/things.ts";
 import { boilingC } from "#core/measure";
 import { printNumber } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import { type House, Settings } from "./settings.tsx";
-import { type RowOf, Things } from "./things.tsx";
+import { Things } from "./things.tsx";
 
 interface HousePartProps {
   readonly house: House;

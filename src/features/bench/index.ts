@@ -1,18 +1,12 @@
 /** The Bench: what stands on it, how surely each figure is known, and measuring it again. */
-export { type BrewerRow, Brewers } from "./brewers.tsx";
-export { Care, type CareRow } from "./care.tsx";
-export { type CoffeeRow, Coffees } from "./coffees.tsx";
-export type { BenchSite } from "./context.tsx";
+export { Brewers } from "./brewers.tsx";
+export { Care } from "./care.tsx";
+export { Coffees } from "./coffees.tsx";
 export { Filters } from "./filters.tsx";
-export { type GrinderRow, Grinders } from "./grinders.tsx";
-export type { GuideProps } from "./guide.tsx";
+export { Grinders } from "./grinders.tsx";
 export { HousePart } from "./house.tsx";
 export { Overview } from "./overview.tsx";
-export { PARTS, type Part } from "./parts.ts";
-export type { ProposalRow } from "./proposals.tsx";
-export type { House } from "./settings.tsx";
+export { PARTS } from "./parts.ts";
 export { Shell } from "./shell.tsx";
 export { Supplies } from "./supplies.tsx";
-export type { SureOf } from "./sure.tsx";
-export type { RowOf } from "./things.tsx";
-export { type VesselRow, Vessels } from "./vessels.tsx";
+export { Vessels } from "./vessels.tsx";

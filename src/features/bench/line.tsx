@@ -3,7 +3,7 @@
 import { type ReactNode, useState } from "react";
 import type { Aspect } from "#contract/aspects.ts";
 import { Button } from "#ui/button.tsx";
-import { typicalSentence } from "#words/index.ts";
+import { typicalSentence } from "#words/bench";
 
 export interface Way {
   /** What the button says. */

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
+import type { RowOf } from "#contract/things.ts";
 import { number } from "#contract/things.ts";
 import { printNumber } from "#core/units";
 import { useSpecFields } from "#parts/useSpecFields.tsx";
@@ -11,10 +12,10 @@ import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { FIELD_GRID } from "#ui/saveForm.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { cardTitle, rightSentence } from "#words/index.ts";
+import { cardTitle } from "#words/cards";
+import { rightSentence } from "#words/people";
 import { forecastBag, openBag } from "./actions.ts";
 import { useSite } from "./context.tsx";
-import type { RowOf } from "./things.tsx";
 
 const FIELDS = [
   {

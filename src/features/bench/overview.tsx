@@ -7,10 +7,12 @@ import { printNumber } from "#core/units";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { ASPECT_WORDS, dueSentence, rightSentence } from "#words/index.ts";
+import { ASPECT_WORDS, dueSentence } from "#words/bench";
+import { rightSentence } from "#words/people";
 import type { CareRow } from "./care.tsx";
 import { useSite } from "./context.tsx";
 import { Guide, type GuideProps } from "./guide.tsx";
+import { PARTS, type Part } from "./parts.ts";
 import { type ProposalRow, Proposals } from "./proposals.tsx";
 import { Sure, type SureOf } from "./sure.tsx";
 
@@ -21,8 +23,7 @@ interface OverviewProps {
   /** Guesses that cards rest on, by how much each may move one, the most first. */
   readonly worth: readonly { readonly name: string; readonly aspect: Aspect; readonly moves: number }[];
   readonly counts: readonly {
-    readonly part: string;
-    readonly title: string;
+    readonly part: Part;
     readonly all: number;
     readonly measured: number;
   }[];
@@ -70,13 +71,13 @@ export function Overview({ guide, proposals, worth, counts, due, sure }: Overvie
         {counts.length > 0 && (
           <Panel title="On this bench">
             <ul>
-              {counts.map(({ part, title, all, measured }) => (
+              {counts.map(({ part, all, measured }) => (
                 <li
                   key={part}
                   className="flex items-center justify-between gap-3 border-rim/20 border-b py-2 last:border-0"
                 >
                   <Link href={`/bench/${part}`} className="font-semibold underline underline-offset-4">
-                    {title}
+                    {PARTS.find((each) => each.part === part)?.title}
                   </Link>
                   <span className="text-quiet">
                     {all === 0 ? "none yet" : `${all}, ${measured === all ? "all" : measured} measured`}

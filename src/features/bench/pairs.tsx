@@ -5,9 +5,9 @@ import { type MatchedPair, translate } from "#core/grind";
 import { printNumber } from "#core/units";
 import { Chart } from "#parts/chart.tsx";
 import { Choice } from "#ui/choice.tsx";
-import { pairsSentence } from "#words/index.ts";
-import type { GrinderRow } from "./grinders.tsx";
+import { pairsSentence } from "#words/bench";
 import { Readings } from "./readings.tsx";
+import type { GrinderRow } from "./rows.ts";
 import { plainNumber, within } from "./typed.ts";
 
 interface Named {
@@ -49,9 +49,9 @@ function PairsWith({ grinder, other, onDone }: Omit<PairsProps, "others"> & { re
   const { name, dialMin, dialMax } = grinder.figures;
   const middle = (dialMin + dialMax) / 2;
   const summary = (rows: readonly MatchedPair[]) => {
-    const there = translate(middle, rows);
-    if (!there.ok) return pairsSentence(there.failure);
-    return `${name} at ${n(middle)} grinds like ${other.name} at ${printNumber(there.value.setting, 1)}${there.value.extrapolated ? ", which lies beyond the pairs" : ""}.`;
+    const translated = translate(middle, rows);
+    if (!translated.ok) return pairsSentence(translated.failure);
+    return `${name} at ${n(middle)} grinds like ${other.name} at ${printNumber(translated.value.setting, 1)}${translated.value.extrapolated ? ", which lies beyond the pairs" : ""}.`;
   };
   return (
     <Readings

@@ -7,7 +7,7 @@ import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { type Printers, useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { printSetting } from "#words/index.ts";
+import { printSetting } from "#words/figures";
 import { decideProposal } from "./actions.ts";
 
 export interface ProposalRow {

@@ -90,9 +90,9 @@ export function Readings<Name extends string>(props: ReadingsProps<Name>) {
     );
     if (theirs) void keep(list, theirs.revision);
   };
-  const said = (row: Row) => columns.map(({ name, print }) => print(row[name]!)).join(", ");
+  const lineOf = (row: Row) => columns.map(({ name, print }) => print(row[name]!)).join(", ");
   const shown = (list: readonly Kept<Name>[]) =>
-    Object.fromEntries(list.map((row) => [row.id, said(row as Row)]));
+    Object.fromEntries(list.map((row) => [row.id, lineOf(row as Row)]));
 
   return (
     <SaveForm
@@ -128,7 +128,7 @@ export function Readings<Name extends string>(props: ReadingsProps<Name>) {
                     <td className="text-right">
                       <Button
                         look="icon"
-                        aria-label={`take off ${said(row as Row)}`}
+                        aria-label={`take off ${lineOf(row as Row)}`}
                         onClick={() => setRows(rows.filter(({ id }) => id !== row.id))}
                       >
                         <X size={16} aria-hidden />

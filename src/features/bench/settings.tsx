@@ -13,7 +13,7 @@ import { Panel } from "#ui/panel.tsx";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { type Printers, useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { rightSentence } from "#words/index.ts";
+import { rightSentence } from "#words/people";
 import { keepSettings } from "./actions.ts";
 
 export interface House {

@@ -1,10 +1,11 @@
 "use client";
 
+import type { RowOf } from "#contract/things.ts";
 import { printNumber, printPct } from "#core/units";
 import { GENTLE, waterTroubles } from "#core/water";
 import { useUnits } from "#ui/units.tsx";
 import { MixWater } from "./mixWater.tsx";
-import { type RowOf, Things } from "./things.tsx";
+import { Things } from "./things.tsx";
 import { TwoWeighings } from "./twoWeighings.tsx";
 import { weighedIn } from "./typed.ts";
 
@@ -20,7 +21,7 @@ const NAMES = { hardnessMgL: "hardness", alkalinityMgL: "alkalinity" } as const;
 /** What goes in and what it is sold in: drinking water, ice, cups. */
 export function Supplies({ waters, ices, cups }: SuppliesProps) {
   const units = useUnits();
-  const here = waters.filter(({ removed }) => !removed);
+  const onBench = waters.filter(({ removed }) => !removed);
   return (
     <div className="grid items-start gap-3 lg:grid-cols-2">
       <div className="flex flex-col gap-3">
@@ -51,7 +52,7 @@ export function Supplies({ waters, ices, cups }: SuppliesProps) {
             );
           }}
         />
-        {here.length > 0 && <MixWater waters={here.map(({ id, figures }) => ({ id, ...figures }))} />}
+        {onBench.length > 0 && <MixWater waters={onBench.map(({ id, figures }) => ({ id, ...figures }))} />}
       </div>
       <div className="flex flex-col gap-3">
         <Things

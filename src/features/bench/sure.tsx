@@ -7,7 +7,7 @@ import { fitDelivery, type LoggedYield, learnRetention } from "#core/measure";
 import { printNumber } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
 import { type Printers, useUnits } from "#ui/units.tsx";
-import { TYPICAL_WORDS } from "#words/index.ts";
+import { TYPICAL_WORDS } from "#words/bench";
 
 interface Known {
   readonly name: string;
@@ -77,14 +77,14 @@ function rowsOf({ brewer, vessel, coffee, grinder }: SureOf, units: Printers) {
     : "what is set";
   const sieved = grinder.points.every(({ by }) => by === "sieve");
   const spread = PER_CENT * (sieved ? SIZE_SHARE.sieve : SIZE_SHARE.word);
-  const kept = known(brewer, "retention", pots);
+  const retentionLine = known(brewer, "retention", pots);
   return [
     { what: `${brewer.name} delivers`, figure: delivers, ...known(brewer, "delivery", runs) },
     {
       what: `${brewer.name}'s bed keeps`,
       figure: `${n(brewer.retentionGPerG, 2)} g per g`,
-      ...kept,
-      guess: kept.guess || apart,
+      ...retentionLine,
+      guess: retentionLine.guess || apart,
     },
     {
       what: `${vessel.name}, working fill`,

@@ -12,7 +12,7 @@ import { Choice } from "#ui/choice.tsx";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { FIELD_WORDS, type FieldWords, KIND_WORDS } from "#words/index.ts";
+import { FIELD_WORDS, type FieldWords, KIND_WORDS } from "#words/bench";
 import { keepThing } from "./actions.ts";
 import { type BenchSite, useSite } from "./context.tsx";
 
@@ -95,8 +95,8 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
       fields.map((field) => [field.name, saidOf(field, figures[field.name] ?? null, print)]),
     );
   const names = fields.map(({ name }) => name);
-  const asked = names.filter((name) => !first || first.includes(name));
-  const folded = names.filter((name) => !asked.includes(name));
+  const shownFields = names.filter((name) => !first || first.includes(name));
+  const folded = names.filter((name) => !shownFields.includes(name));
   const hidesTrouble = folded.some((name) => (form.troubleOf(name) ?? at(name)) !== undefined);
 
   return (
@@ -121,7 +121,7 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
       )}
       <div className="flex flex-wrap items-start gap-4">
         <div className={`min-w-64 flex-1 ${FIELD_GRID}`}>
-          {asked.map((name) => form.draw(name, at(name)))}
+          {shownFields.map((name) => form.draw(name, at(name)))}
         </div>
         {besides?.({ read: form.read, setText: form.setText })}
       </div>

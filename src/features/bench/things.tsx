@@ -2,20 +2,17 @@
 
 import { Plus } from "lucide-react";
 import { type ReactNode, useState } from "react";
-import type { Figures, ThingKind, ThingRow } from "#contract/things.ts";
+import type { RowOf, ThingKind, ThingRow } from "#contract/things.ts";
 import { typicalsOf } from "#contract/typical.ts";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Field } from "#ui/field.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { KIND_WORDS } from "#words/index.ts";
+import { KIND_WORDS } from "#words/bench";
 import { removeThing } from "./actions.ts";
 import { Line, type Way } from "./line.tsx";
 import { type Besides, ThingForm } from "./thingForm.tsx";
-
-/** A thing with the figures of its kind. */
-export type RowOf<Kind extends ThingKind> = Omit<ThingRow, "figures"> & { readonly figures: Figures<Kind> };
 
 interface ThingsProps<Kind extends ThingKind> {
   readonly kind: Kind;
@@ -47,9 +44,9 @@ export function Things<Kind extends ThingKind>(props: ThingsProps<Kind>) {
   const [all, setAll] = useState(false);
   const [adding, setAdding] = useState(false);
   const { many, add } = KIND_WORDS[kind];
-  const here = rows.filter(({ removed }) => !removed);
+  const onBench = rows.filter(({ removed }) => !removed);
   const gone = rows.filter(({ removed }) => removed);
-  const found = here.filter(({ figures }) =>
+  const found = onBench.filter(({ figures }) =>
     nameOf(figures).toLowerCase().includes(wanted.trim().toLowerCase()),
   );
   const drawn = all ? found : found.slice(0, DRAWN);
@@ -66,13 +63,13 @@ export function Things<Kind extends ThingKind>(props: ThingsProps<Kind>) {
       }
     >
       {adding && <ThingForm {...form} typicals={typicalsOf(kind)} onDone={() => setAdding(false)} />}
-      {here.length === 0 && !adding && <p className="text-quiet">{empty}</p>}
-      {here.length >= SEARCHED_FROM && (
+      {onBench.length === 0 && !adding && <p className="text-quiet">{empty}</p>}
+      {onBench.length >= SEARCHED_FROM && (
         <Field
           label={`find in ${many.toLowerCase()}`}
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
-          help={`${found.length} of ${here.length}`}
+          help={`${found.length} of ${onBench.length}`}
         />
       )}
       <ul>

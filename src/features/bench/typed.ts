@@ -2,7 +2,7 @@ import { useState } from "react";
 import { fail, ok, type Result } from "#core/result";
 import { parseMass, parseNumber, parseParts, type QuantityFailure } from "#core/units";
 import type { Printers } from "#ui/units.tsx";
-import { quantitySentence } from "#words/index.ts";
+import { quantitySentence } from "#words/figures";
 
 /** What was typed as a figure, or the sentence that says what is wrong with it. */
 export type Parse = (text: string) => Result<number, string>;

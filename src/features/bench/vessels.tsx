@@ -1,26 +1,20 @@
 "use client";
 
 import { useState } from "react";
-import type { CoolingRow } from "#contract/measure.ts";
-import type { Figures } from "#contract/things.ts";
+import type { Figures, RowOf } from "#contract/things.ts";
 import { heatCapacityJPerK, SPECIFIC_HEAT, type VesselMaterial } from "#core/measure";
 import { printNumber } from "#core/units";
 import { Pot } from "#parts/pot.tsx";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { OPTION_WORDS } from "#words/index.ts";
+import { OPTION_WORDS } from "#words/bench";
 import { useSite } from "./context.tsx";
 import { Cooling, coolsTo } from "./cooling.tsx";
+import type { VesselRow } from "./rows.ts";
 import type { Besides } from "./thingForm.tsx";
-import { type RowOf, Things } from "./things.tsx";
+import { Things } from "./things.tsx";
 import { WeighVessel } from "./weighVessel.tsx";
-
-export type VesselRow = RowOf<"vessel"> & {
-  readonly emptyG: number | null;
-  readonly coolingPerS: number | null;
-  readonly coolings: readonly CoolingRow[];
-};
 
 /** What the site pours into, what each holds, and how it cools. */
 export function Vessels({ vessels }: { readonly vessels: readonly VesselRow[] }) {

@@ -13,8 +13,8 @@ import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { useMeasure, useSite } from "./context.tsx";
 import { Quantity } from "./form.tsx";
+import type { VesselRow } from "./rows.ts";
 import { type Parse, useTyped, weighedIn } from "./typed.ts";
-import type { VesselRow } from "./vessels.tsx";
 
 interface Held {
   readonly emptyG: number;

@@ -7,7 +7,7 @@ import { flushSync } from "react-dom";
 import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
-import { stopsOf } from "#words/index.ts";
+import { stopsOf } from "#words/cards";
 
 interface CardProps extends CardFaceProps {
   readonly id: string;

@@ -81,8 +81,8 @@ interface Touches {
 
 /** Watches whether somebody touches the screen, in any of the browser's windows, and tells the house. */
 function useTouches({ lockAfterMin, inUse, onIdle, onEnded }: Touches): void {
-  const told = useRef({ onIdle, onEnded });
-  told.current = { onIdle, onEnded };
+  const listeners = useRef({ onIdle, onEnded });
+  listeners.current = { onIdle, onEnded };
   useEffect(() => {
     if (!inUse) return;
     const touch = () => localStorage.setItem(TOUCHED, String(Date.now()));
@@ -91,12 +91,12 @@ function useTouches({ lockAfterMin, inUse, onIdle, onEnded }: Touches): void {
     const look = () => {
       const now = Date.now();
       const touched = Number(localStorage.getItem(TOUCHED));
-      if (now - touched > lockAfterMin * 60_000) return told.current.onIdle();
+      if (now - touched > lockAfterMin * 60_000) return listeners.current.onIdle();
       if (now - toldAt < TELL_EVERY_MS || touched < toldAt) return;
       toldAt = now;
       fetch(SESSION)
         .then((reply) => reply.json())
-        .then(({ person }) => person === null && told.current.onEnded())
+        .then(({ person }) => person === null && listeners.current.onEnded())
         // The house is away for a moment: whatever is done next says so.
         .catch(() => undefined);
     };

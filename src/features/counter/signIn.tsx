@@ -5,7 +5,7 @@ import { type FormEvent, useState } from "react";
 import type { Role } from "#core/people";
 import { Button } from "#ui/button.tsx";
 import { settle } from "#ui/counter.tsx";
-import { ROLE_WORDS } from "#words/index.ts";
+import { ROLE_WORDS } from "#words/people";
 import { signIn } from "./actions.ts";
 
 export interface PersonAtTheDoor {

@@ -2,7 +2,7 @@
 
 import { UserRound } from "lucide-react";
 import { useCounter } from "#ui/counter.tsx";
-import { ROLE_WORDS } from "#words/index.ts";
+import { ROLE_WORDS } from "#words/people";
 
 /** Who is signed in; a tap asks who else is here. */
 export function Who() {

@@ -6,7 +6,7 @@ import { uuid } from "#contract/card.ts";
 import { action } from "#server/action.ts";
 import { isSecure } from "#server/links.ts";
 import { cardsToFind, recipesToFind, SITE_COOKIE } from "#server/site.ts";
-import { cardTitle } from "#words/index.ts";
+import { cardTitle } from "#words/cards";
 
 const YEAR_S = 31_536_000;
 

@@ -24,6 +24,7 @@ const PLACES = [
   { href: "/me", text: "Your sign-ins and PIN", right: "own" },
   { href: "/people", text: "People, tablets and tokens", right: "people" },
   { href: "/people/audit", text: "Audit trail", right: "audit" },
+  { href: "/people/jobs", text: "Work behind the counter: what is stuck", right: "people" },
 ] as const;
 
 const HEADINGS = { recipes: "Recipes", cards: "Cards" } as const;

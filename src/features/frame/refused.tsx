@@ -4,7 +4,7 @@ import type { Right } from "#core/people";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { rightSentence } from "#words/index.ts";
+import { rightSentence } from "#words/people";
 
 /** What stands in the place of a page that is not for this person. */
 export function Refused({ right }: { readonly right: Right }) {

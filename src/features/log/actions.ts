@@ -5,7 +5,7 @@ import { approvedBatch, fittedPair, withdrawnBatch } from "#contract/standard.ts
 import { action } from "#server/action.ts";
 import { correct, log, takeOut } from "#server/batches.ts";
 import { fitToLog, forgetFit } from "#server/fits.ts";
-import { approve, withdraw } from "#server/standards.ts";
+import { endStandard, makeStandard } from "#server/standards.ts";
 
 export const logBatch = action("logBatches")
   .inputSchema(loggedBatch)
@@ -23,12 +23,12 @@ export const takeOutBatch = action("logBatches")
 /** Makes a batch the standard of its coffee, brewer, service and size. */
 export const approveBatch = action("approve")
   .inputSchema(approvedBatch)
-  .action(async ({ parsedInput, ctx }) => approve(parsedInput, ctx.by));
+  .action(async ({ parsedInput, ctx }) => makeStandard(parsedInput, ctx.by));
 
 /** Makes a batch a standard no more; what it retired is one again. */
 export const withdrawBatch = action("approve")
   .inputSchema(withdrawnBatch)
-  .action(async ({ parsedInput, ctx }) => withdraw(parsedInput.batchId, ctx.by));
+  .action(async ({ parsedInput, ctx }) => endStandard(parsedInput.batchId, ctx.by));
 
 /** Fits a brewer's and a grinder's factors to the log, now and after every batch. */
 export const learnFromLog = action("measure")

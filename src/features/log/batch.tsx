@@ -8,12 +8,12 @@ import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { BatchRow } from "#contract/batch.ts";
 import { printNumber, printPct, printTime } from "#core/units";
-import { CardEffects, type Effect, useFollowing } from "#parts/cardEffects.tsx";
+import { CardEffects, useFollowing } from "#parts/cardEffects.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { ICED_SERVED_WORDS, SAMPLED_WORDS, withdrawnSentence } from "#words/index.ts";
+import { approvedSentence, ICED_SERVED_WORDS, SAMPLED_WORDS, withdrawnSentence } from "#words/log";
 import { approveBatch, withdrawBatch } from "./actions.ts";
 
 export interface BatchPage {
@@ -27,7 +27,7 @@ export interface BatchPage {
   }[];
   /** What approving it would do; the sentence why not, where it cannot be. */
   readonly approval:
-    | { readonly what: string; readonly retires: string | undefined; readonly effects: readonly Effect[] }
+    | { readonly what: string; readonly retires: string | undefined }
     | { readonly cannot: string };
 }
 
@@ -154,30 +154,29 @@ function useWithdraw() {
   return async (batchId: string) => {
     const sent = await send(withdrawBatch({ batchId }));
     if (!sent.ok) return;
-    toast.info(withdrawnSentence(sent.data.changed));
+    toast.info(withdrawnSentence(sent.data));
     router.refresh();
   };
 }
 
 /** What it becomes the standard of, what that retires, and which cards follow. */
-function Approve({ batch, what, retires, effects }: ApproveProps) {
+function Approve({ batch, what, retires }: ApproveProps) {
   const router = useRouter();
   const { send } = useCounter();
-  const { chosen, toggle } = useFollowing(effects);
+  const following = useFollowing(`/api/v1/batches/${batch.id}/cards`);
+  const { chosen } = following;
   const withdraw = useWithdraw();
   const [id, setId] = useState(() => uuidv7());
   const [busy, setBusy] = useState(false);
   const approve = async () => {
     setBusy(true);
     const { id: batchId, revision } = batch;
-    const sent = await send(approveBatch({ id, batchId, revision, cardIds: [...chosen] }));
+    const sent = await send(approveBatch({ id, batchId, revision, cards: [...chosen] }));
     setBusy(false);
     if (!sent.ok) return;
     // Taken back and approved once more is another approval.
     setId(uuidv7());
-    const { changed } = sent.data;
-    const cards = changed > 0 ? ` ${changed} ${changed === 1 ? "card follows" : "cards follow"} it.` : "";
-    toast.success(`It is the standard now.${cards}`, {
+    toast.success(approvedSentence(sent.data), {
       action: { label: "Undo", onClick: () => void withdraw(batchId) },
     });
     router.refresh();
@@ -201,11 +200,11 @@ function Approve({ batch, what, retires, effects }: ApproveProps) {
           )}
         </p>
       </Panel>
-      <CardEffects effects={effects} chosen={chosen} onToggle={toggle} />
-      <Button look="main" className="self-start" disabled={busy} onClick={approve}>
-        {chosen.size === 0
+      <CardEffects {...following} />
+      <Button look="main" className="self-start" disabled={busy || !following.effects} onClick={approve}>
+        {chosen.length === 0
           ? "Approve it"
-          : `Approve it, and change ${chosen.size} ${chosen.size === 1 ? "card" : "cards"}`}
+          : `Approve it, and change ${chosen.length} ${chosen.length === 1 ? "card" : "cards"}`}
       </Button>
     </>
   );

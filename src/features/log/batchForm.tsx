@@ -6,7 +6,7 @@ import type { BatchRow } from "#contract/batch.ts";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { saidOf } from "#parts/fields.ts";
 import { useSpecFields, type Values } from "#parts/useSpecFields.tsx";
-import type { BatchOfCard } from "#scaling/batchOfCard.ts";
+import type { BatchOfCard } from "#scaling/cards";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
@@ -64,10 +64,10 @@ export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
   const choose = (chosen: Chosen) => {
     const mine = form.ask();
     if (!theirs || !mine) return;
-    const kept = valuesOf(theirs, site);
+    const theirValues = valuesOf(theirs, site);
     const picked = Object.keys(mine).map((name) => [
       name,
-      (chosen[name] === "theirs" ? kept : mine)[name] ?? null,
+      (chosen[name] === "theirs" ? theirValues : mine)[name] ?? null,
     ]);
     void send(Object.fromEntries(picked), theirs.revision);
   };

@@ -1,10 +1,11 @@
 import { toast } from "sonner";
-import { followedSentence } from "#words/index.ts";
+import type { CardsFollowed } from "#contract/cardEffect.ts";
+import { followedSentence } from "#words/log";
 
 /** So long there is time to read two sentences. */
 const READ_MS = 12_000;
 
 /** Says what was made anew because a batch that is a standard was corrected, taken out or put back. */
-export function sayFollowed({ followed }: { readonly followed?: number | undefined }): void {
+export function sayFollowed({ followed }: { readonly followed?: CardsFollowed | undefined }): void {
   if (followed !== undefined) toast.info(followedSentence(followed), { duration: READ_MS });
 }

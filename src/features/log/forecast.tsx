@@ -2,13 +2,15 @@
 
 import Link from "next/link";
 import { useMemo } from "react";
+import { toast } from "sonner";
 import { printTime } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { factorsSentence, fitSentences, rightSentence } from "#words/index.ts";
+import { factorsSentence, fitSentences } from "#words/brew";
+import { rightSentence } from "#words/people";
 import { forgetFitToLog, learnFromLog } from "./actions.ts";
 import { LogTabs } from "./tabs.tsx";
 
@@ -95,6 +97,10 @@ function Pair({
   readonly shown: NonNullable<ForecastPage["shown"]>;
 }) {
   const { act, busy } = useAct();
+  const learn = async () => {
+    const sent = await act(learnFromLog(pair));
+    if (sent.ok && sent.data === "later") toast.info("It takes a while: the forecast follows by itself.");
+  };
   const { may } = useCounter();
   const { brewerId, grinderId, title, batches, fit } = shown;
   const pair = { siteId, brewerId, grinderId };
@@ -108,7 +114,7 @@ function Pair({
       Math.abs(Math.log(forecast / measured)) > ODD_SHARE ? [id] : [],
     ),
   );
-  const said = fitSentences({
+  const sentences = fitSentences({
     timeOff: counted(off(times)),
     strengthOff: counted(off(strengths)),
     typicalS: times[0]?.measured ?? 0,
@@ -124,16 +130,12 @@ function Pair({
             )
           : "Nothing of it is fitted yet: these are the model's own forecasts."}
       </p>
-      {said.map((sentence) => (
+      {sentences.map((sentence) => (
         <p key={sentence}>{sentence}</p>
       ))}
       {may("measure") ? (
         <p className="my-2 flex flex-wrap gap-2">
-          <Button
-            look={fit?.fromLog ? "plain" : "main"}
-            disabled={busy}
-            onClick={() => act(learnFromLog(pair))}
-          >
+          <Button look={fit?.fromLog ? "plain" : "main"} disabled={busy} onClick={learn}>
             {busy ? "Learning …" : fit?.fromLog ? "Learn again" : "Learn from these batches, from now on"}
           </Button>
           {fit && (

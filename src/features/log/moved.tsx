@@ -8,7 +8,7 @@ import { printNumber } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { NOTHING_WATCHED, quietSentence, SIGNAL_WORDS } from "#words/index.ts";
+import { NOTHING_WATCHED, quietSentence, SIGNAL_WORDS } from "#words/log";
 import { LogTabs } from "./tabs.tsx";
 
 /** One kind of figure of a standard's batches, ready to be drawn. */

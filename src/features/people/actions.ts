@@ -2,8 +2,10 @@
 
 import { z } from "zod";
 import { uuid } from "#contract/card.ts";
+import { jobNamed } from "#contract/job.ts";
 import { changedPerson, newPerson, SCOPES, typedText } from "#contract/people.ts";
 import { action, Refusal } from "#server/action.ts";
+import { dropStuck, retryStuck } from "#server/jobs/stuck.ts";
 import { endStation, makeStation, makeToken, revokeToken } from "#server/keys.ts";
 import { add, archive, change, givePin, makeAnonymous, nameFrom } from "#server/people.ts";
 import { endSession, readSession } from "#server/sessions.ts";
@@ -70,3 +72,13 @@ export const makeApiToken = action("tokens")
 export const revokeApiToken = action("tokens")
   .inputSchema(uuid)
   .action(async ({ parsedInput, ctx }) => revokeToken(ctx.db, parsedInput, ctx.by));
+
+/** Lets a stuck job be tried again. */
+export const retryStuckJob = action("people")
+  .inputSchema(jobNamed)
+  .action(async ({ parsedInput }) => retryStuck(parsedInput.id));
+
+/** Gives a stuck job up. */
+export const dropStuckJob = action("people")
+  .inputSchema(jobNamed)
+  .action(async ({ parsedInput }) => dropStuck(parsedInput.id));

@@ -6,7 +6,7 @@ import { AUDIT_SUBJECTS, type AuditFields } from "#contract/people.ts";
 import { buttonClass } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { ACTION_WORDS, SUBJECT_WORDS } from "#words/index.ts";
+import { ACTION_WORDS, SUBJECT_WORDS } from "#words/people";
 
 export interface AuditLine {
   readonly id: string;
@@ -41,10 +41,10 @@ export function Audit({ lines, people, filter, page, more }: AuditProps) {
   const router = useRouter();
   const href = (change: Record<string, string | number>) => {
     const wanted = Object.entries({ ...filter, page: 0, ...change });
-    const kept = wanted.flatMap(([key, value]) =>
+    const filters = wanted.flatMap(([key, value]) =>
       value === ALL || value === 0 ? [] : [[key, String(value)]],
     );
-    return `/people/audit?${new URLSearchParams(kept)}`;
+    return `/people/audit?${new URLSearchParams(filters)}`;
   };
   return (
     <div className="mx-auto flex max-w-5xl flex-col gap-3">

@@ -10,9 +10,9 @@ import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { Field } from "#ui/field.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { ROLE_WORDS } from "#words/index.ts";
+import { ROLE_WORDS } from "#words/people";
 import { addPerson, changePerson, resetPin } from "./actions.ts";
-import type { PersonLine } from "./people.tsx";
+import type { PersonLine } from "./person.ts";
 
 const PIN_HELP = "six digits or more, or a passphrase of eight characters or more";
 const ROLE_OPTIONS = ROLES.map((role) => ({ value: role, text: ROLE_WORDS[role] }));

@@ -8,7 +8,7 @@ import { Choice } from "#ui/choice.tsx";
 import { Field } from "#ui/field.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { SCOPE_WORDS } from "#words/index.ts";
+import { SCOPE_WORDS } from "#words/people";
 import { endThatStation, makeApiToken, makeThisAStation, revokeApiToken } from "./actions.ts";
 
 export interface KeyLine {

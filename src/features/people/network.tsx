@@ -1,5 +1,5 @@
 import { Panel } from "#ui/panel.tsx";
-import { listed } from "#words/index.ts";
+import { listed } from "#words/figures";
 
 interface NetworkProps {
   /** Where others reach the house; empty while only this machine does. */

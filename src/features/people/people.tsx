@@ -3,28 +3,18 @@
 import { Download, KeyRound, Pencil, UserMinus, UserPlus } from "lucide-react";
 import { useState } from "react";
 import { toast } from "sonner";
-import type { Role } from "#core/people";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { ROLE_WORDS } from "#words/index.ts";
+import { ROLE_WORDS } from "#words/people";
 import { anonymisePerson, archivePerson } from "./actions.ts";
 import { AddPerson, EditPerson, NewPin } from "./forms.tsx";
-
-export interface PersonLine {
-  readonly id: string;
-  readonly name: string;
-  readonly role: Role;
-  readonly publicPin: string | null;
-  readonly archived: boolean;
-  readonly anonymised: boolean;
-  readonly revision: number;
-}
+import type { PersonLine } from "./person.ts";
 
 /** Who works here, who did, and what each may do. */
 export function People({ people }: { readonly people: readonly PersonLine[] }) {
   const [adding, setAdding] = useState(false);
-  const here = people.filter(({ archived }) => !archived);
+  const active = people.filter(({ archived }) => !archived);
   const before = people.filter(({ archived }) => archived);
   return (
     <Panel
@@ -37,7 +27,7 @@ export function People({ people }: { readonly people: readonly PersonLine[] }) {
     >
       {adding && <AddPerson onDone={() => setAdding(false)} />}
       <ul>
-        {here.map((person) => (
+        {active.map((person) => (
           <Line key={person.id} person={person} />
         ))}
       </ul>

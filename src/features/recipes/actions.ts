@@ -2,7 +2,7 @@
 
 import { approval, archivedRecipe, droppedDraft, fittedVersion, keptRecipe } from "#contract/recipe.ts";
 import { action } from "#server/action.ts";
-import { approve as approveVersion } from "#server/approval.ts";
+import { makeVersionStandard } from "#server/approval.ts";
 import { archive, dropDraft, fitToCup, forgetFit, putRecipe } from "#server/recipes.ts";
 
 export const keepRecipe = action("writeRecipes")
@@ -17,9 +17,10 @@ export const archiveRecipe = action("approve")
   .inputSchema(archivedRecipe)
   .action(async ({ parsedInput, ctx }) => archive(parsedInput, ctx.by));
 
-export const approve = action("approve")
+/** Makes a version the standard of its recipe. */
+export const approveVersion = action("approve")
   .inputSchema(approval)
-  .action(async ({ parsedInput, ctx }) => approveVersion(parsedInput, ctx.by));
+  .action(async ({ parsedInput, ctx }) => makeVersionStandard(parsedInput, ctx.by));
 
 export const fitFactors = action("measure")
   .inputSchema(fittedVersion)

@@ -4,10 +4,10 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
-import { CardEffects, type Effect, useFollowing } from "#parts/cardEffects.tsx";
+import { CardEffects, useFollowing } from "#parts/cardEffects.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
-import { approve } from "./actions.ts";
+import { approveVersion } from "./actions.ts";
 
 interface ApprovalProps {
   readonly recipeId: string;
@@ -15,22 +15,27 @@ interface ApprovalProps {
   readonly name: string;
   readonly version: number;
   readonly standard: number | undefined;
-  readonly effects: readonly Effect[];
 }
 
 /** What making a version the standard would change, before and after: each card follows, or is left as it is. */
-export function Approval({ recipeId, versionId, name, version, standard, effects }: ApprovalProps) {
+export function Approval({ recipeId, versionId, name, version, standard }: ApprovalProps) {
   const router = useRouter();
   const { send } = useCounter();
-  const { chosen, toggle } = useFollowing(effects);
+  const following = useFollowing(`/api/v1/versions/${versionId}/cards`);
+  const { chosen } = following;
   const [busy, setBusy] = useState(false);
   const make = async () => {
     setBusy(true);
-    const sent = await send(approve({ versionId, cardIds: [...chosen] }));
+    const sent = await send(approveVersion({ versionId, cards: [...chosen] }));
     setBusy(false);
     if (!sent.ok) return;
-    const { changed } = sent.data;
-    toast.success(`Version ${version} is the standard.${changed > 0 ? ` ${changed} cards follow it.` : ""}`);
+    const { changed, later } = sent.data;
+    const cards = later
+      ? " Its cards are being made anew."
+      : changed > 0
+        ? ` ${changed} cards follow it.`
+        : "";
+    toast.success(`Version ${version} is the standard.${cards}`);
     router.push(`/recipes/${recipeId}?v=${versionId}`);
     router.refresh();
   };
@@ -45,12 +50,12 @@ export function Approval({ recipeId, versionId, name, version, standard, effects
           Scale starts from the standard; lists follow their cards.
         </p>
       </header>
-      <CardEffects effects={effects} chosen={chosen} onToggle={toggle} />
+      <CardEffects {...following} />
       <div className="flex flex-wrap gap-2">
-        <Button look="main" disabled={busy} onClick={make}>
-          {chosen.size === 0
+        <Button look="main" disabled={busy || !following.effects} onClick={make}>
+          {chosen.length === 0
             ? "Make it the standard, and leave the cards"
-            : `Make it the standard, and change ${chosen.size} ${chosen.size === 1 ? "card" : "cards"}`}
+            : `Make it the standard, and change ${chosen.length} ${chosen.length === 1 ? "card" : "cards"}`}
         </Button>
         <Link href={`/recipes/${recipeId}?v=${versionId}`} className={buttonClass()}>
           Not now

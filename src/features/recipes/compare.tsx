@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { RecipeVersion } from "#contract/recipe.ts";
-import type { RecipeKit } from "#scaling/recipeKit.ts";
+import type { RecipeKit } from "#scaling/sheet";
 import { Choice } from "#ui/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import type { RecipeVersion } from "#contract/recipe.ts";
 import { faultsOf } from "#core/recipe";
-import { brewedWith, kitOf, namedOf, recipeBench } from "#scaling/recipeKit.ts";
+import { brewedWith, kitOf, namedOf, recipeBench } from "#scaling/sheet";
 import { BENCH } from "#tests/pierHead.ts";
 import { LOFT_RECIPE } from "#tests/recipes.ts";
 import { act, brewedOn, firstDraft, nextDraft } from "./draft.ts";

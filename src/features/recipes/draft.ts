@@ -1,6 +1,6 @@
 import type { RecipeVersion } from "#contract/recipe.ts";
 import { BLANK, type PourAct, poured, type Recipe } from "#core/recipe";
-import type { KitBrewer, Naming, RecipeKit } from "#scaling/recipeKit.ts";
+import type { KitBrewer, Naming, RecipeKit } from "#scaling/sheet";
 
 /** A version while it is written. */
 export interface Draft extends Naming {

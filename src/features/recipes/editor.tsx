@@ -16,19 +16,19 @@ import type { KeptRecipe, RecipeVersion } from "#contract/recipe.ts";
 import { faultsOf, type PourAct, type RecipeFault } from "#core/recipe";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
-import { brewedWith, type Naming, namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
+import { brewedWith, type Naming, namedOf, type RecipeKit } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { recipeSentence } from "#words/index.ts";
+import { recipeSentence } from "#words/recipes";
 import { keepRecipe, throwDraftAway } from "./actions.ts";
+import { CupFields } from "./cupFields.tsx";
 import { act, brewedOn, type Draft } from "./draft.ts";
 import { Beside, useRecipeForecast } from "./forecastPanel.tsx";
 import { HandSteps } from "./handSteps.tsx";
 import { Made } from "./made.tsx";
 import { Meanwhile } from "./meanwhile.tsx";
 import { Mind } from "./mind.tsx";
-import { Outcome } from "./outcome.tsx";
 import { PourTable } from "./pourTable.tsx";
 import { PressFields } from "./pressFields.tsx";
 import { Timeline } from "./timeline.tsx";
@@ -243,7 +243,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
           )}
         </Panel>
         <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-2">
-          <Outcome recipe={recipe} at={at} onChange={change} />
+          <CupFields recipe={recipe} at={at} onChange={change} />
           <div className="flex min-w-0 flex-col gap-3">
             {brewer?.kind === "press" && (
               <Mind turnedOver={recipe.press?.turnedOver ?? false} iced={recipe.serve === "iced"} />

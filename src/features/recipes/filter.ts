@@ -47,12 +47,12 @@ export function filtered(all: readonly Searchable[], filter: RecipeFilter): read
 
 /** A filter as the query of a link, empty when nothing is asked. */
 export function queryOf(filter: RecipeFilter): string {
-  const asked = new URLSearchParams();
+  const params = new URLSearchParams();
   for (const key of ["text", "method", "service", "state"] as const) {
-    if (filter[key] !== "") asked.set(key, filter[key]);
+    if (filter[key] !== "") params.set(key, filter[key]);
   }
-  if (filter.archived) asked.set("archived", "yes");
-  return asked.toString();
+  if (filter.archived) params.set("archived", "yes");
+  return params.toString();
 }
 
 /** A filter from a link's query; what is no choice of ours is any. */

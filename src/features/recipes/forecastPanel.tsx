@@ -3,9 +3,9 @@
 import { useMemo } from "react";
 import { faultsOf, forecastRecipe, type Recipe, type RecipeForecast, shared } from "#core/recipe";
 import { printPct, printTime } from "#core/units";
-import { brewedWith, type Naming, type RecipeKit, recipeBench } from "#scaling/recipeKit.ts";
+import { brewedWith, type Naming, type RecipeKit, recipeBench } from "#scaling/sheet";
 import { useUnits } from "#ui/units.tsx";
-import { recipeForecastSentence, recipeSentence } from "#words/index.ts";
+import { recipeForecastSentence, recipeSentence } from "#words/recipes";
 
 /** What a recipe will give as it is written, or why nobody can say. */
 export function useRecipeForecast(kit: RecipeKit, naming: Naming, recipe: Recipe) {

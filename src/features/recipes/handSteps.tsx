@@ -5,7 +5,7 @@ import { memo } from "react";
 import { HAND_ACTS, type HandStep, MOMENTS } from "#core/recipe";
 import { Button } from "#ui/button.tsx";
 import { Pick } from "#ui/pick.tsx";
-import { HAND_ACT_WORDS, MOMENT_WORDS } from "#words/index.ts";
+import { HAND_ACT_WORDS, MOMENT_WORDS } from "#words/recipes";
 import { TypedField, WordsField } from "./typedField.tsx";
 
 interface HandStepsProps {

@@ -15,12 +15,12 @@ import {
   weighedRetention,
 } from "#core/recipe";
 import { printNumber } from "#core/units";
-import { type Naming, namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
+import { type Naming, namedOf, type RecipeKit } from "#scaling/sheet";
 import { Panel } from "#ui/panel.tsx";
 import { Pick } from "#ui/pick.tsx";
 import { FIELD_GRID } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { BASIS_WORDS, SERVICE_WORDS } from "#words/index.ts";
+import { BASIS_WORDS, SERVICE_WORDS } from "#words/recipes";
 import type { Draft } from "./draft.ts";
 import { Spoons } from "./spoons.tsx";
 import { TypedField, WordsField } from "./typedField.tsx";
@@ -43,7 +43,7 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
   const units = useUnits();
   const { recipe } = draft;
   const { brewer, grinder, coffee } = namedOf(kit, draft);
-  const kept = weighedRetention(recipe) ?? brewer?.retentionGPerG ?? 0;
+  const retainedGPerG = weighedRetention(recipe) ?? brewer?.retentionGPerG ?? 0;
   const multiple = bloomMultiple(recipe);
   const hand = brewer?.kind === "hand";
   const serve = (iced: boolean) =>
@@ -102,15 +102,15 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
           label={`ratio, ${BASIS_WORDS[recipe.ratioBasis]}${recipe.iceG > 0 ? ", ice counted" : ""}`}
           field="ratio"
           kind="ratio"
-          value={ratioOf(recipe, kept)}
+          value={ratioOf(recipe, retainedGPerG)}
           bounds={[1, 100]}
           help={
             recipe.ratioBasis === "poured"
-              ? `in the cup ${units.printRatio(Math.max(0.1, ratioOf({ ...recipe, ratioBasis: "cup" }, kept)))}`
-              : `poured ${units.printRatio(ratioOf({ ...recipe, ratioBasis: "poured" }, kept))}`
+              ? `in the cup ${units.printRatio(Math.max(0.1, ratioOf({ ...recipe, ratioBasis: "cup" }, retainedGPerG)))}`
+              : `poured ${units.printRatio(ratioOf({ ...recipe, ratioBasis: "poured" }, retainedGPerG))}`
           }
           onValue={(ratio) => {
-            const waterG = waterForRatio(recipe, ratio ?? 0, kept);
+            const waterG = waterForRatio(recipe, ratio ?? 0, retainedGPerG);
             if (waterG > 0) onPour({ type: "water", waterG });
           }}
         />
@@ -118,7 +118,7 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
           label="the ratio counts"
           value={recipe.ratioBasis}
           options={RATIO_BASES.map((value) => ({ value, text: BASIS_WORDS[value] }))}
-          help={`a gram keeps ${printNumber(kept, 2)} g`}
+          help={`a gram keeps ${printNumber(retainedGPerG, 2)} g`}
           onPick={(ratioBasis) => onChange({ ratioBasis })}
         />
         <TypedField

@@ -1,10 +1,10 @@
 "use client";
 
 import type { RecipeVersion } from "#contract/recipe.ts";
-import { namedOf, type RecipeKit } from "#scaling/recipeKit.ts";
+import { namedOf, type RecipeKit } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { DRAFT_GONE } from "#words/index.ts";
+import { DRAFT_GONE } from "#words/recipes";
 import { ComparedTable } from "./comparedTable.tsx";
 import type { Draft } from "./draft.ts";
 import { compared } from "./rows.ts";
@@ -21,7 +21,7 @@ interface MeanwhileProps {
 export function Meanwhile({ kit, mine, theirs, onMine, onTheirs }: MeanwhileProps) {
   const units = useUnits();
   const { brewer, grinder, coffee } = namedOf(kit, mine);
-  const told = {
+  const versions = {
     brewer: brewer?.name ?? "",
     grinder: grinder?.name ?? null,
     coffee: coffee?.name ?? "",
@@ -43,7 +43,7 @@ export function Meanwhile({ kit, mine, theirs, onMine, onTheirs }: MeanwhileProp
       <ComparedTable
         left="yours"
         right={drafted ? "as it was left" : `version ${theirs.version}`}
-        rows={compared(told, others, units).filter(({ differs }) => differs)}
+        rows={compared(versions, others, units).filter(({ differs }) => differs)}
         same="Both say the same."
       />
       <div className="mt-2 flex flex-wrap gap-2">

@@ -1,5 +1,5 @@
 import { Panel } from "#ui/panel.tsx";
-import { pressCautions } from "#words/index.ts";
+import { pressCautions } from "#words/recipes";
 
 /** What a press can do to hands and glass. */
 export function Mind({ turnedOver, iced }: { readonly turnedOver: boolean; readonly iced: boolean }) {

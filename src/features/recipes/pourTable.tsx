@@ -32,7 +32,7 @@ import {
 import { printNumber } from "#core/units";
 import { Button } from "#ui/button.tsx";
 import { Pick } from "#ui/pick.tsx";
-import { AGITATION_WORDS } from "#words/index.ts";
+import { AGITATION_WORDS } from "#words/recipes";
 import { TypedField } from "./typedField.tsx";
 
 interface PourTableProps {

@@ -2,10 +2,10 @@ import { handPours, startOf, waterOf } from "#core/brew";
 import { allWaterG, bloomMultiple, type Recipe } from "#core/recipe";
 import { printNumber, printPct, printTime } from "#core/units";
 import type { Printers } from "#ui/units.tsx";
-import { AGITATION_WORDS, BASIS_WORDS, HAND_ACT_WORDS, MOMENT_WORDS, SERVICE_WORDS } from "#words/index.ts";
+import { AGITATION_WORDS, BASIS_WORDS, HAND_ACT_WORDS, MOMENT_WORDS, SERVICE_WORDS } from "#words/recipes";
 
 /** A version in words, as far as it can be compared: what it is made with by name, and the recipe. */
-export interface Told {
+export interface ShownRecipe {
   readonly brewer: string;
   readonly grinder: string | null;
   readonly coffee: string;
@@ -20,7 +20,10 @@ export interface TellingRow {
 type Units = Pick<Printers, "printMass" | "printLiquid" | "printTemp" | "printRatio">;
 
 /** All that a version says, a row each, in the order of the work; what it does not say has no row. */
-export function rowsOf({ brewer, grinder, coffee, recipe }: Told, units: Units): readonly TellingRow[] {
+export function rowsOf(
+  { brewer, grinder, coffee, recipe }: ShownRecipe,
+  units: Units,
+): readonly TellingRow[] {
   const { doseG, doseRangeG, iceG, dilutionG, dialSetting, texture, siftLossPct, press, portions } = recipe;
   const multiple = bloomMultiple(recipe);
   const rows: [string, string | undefined | false | null][] = [
@@ -111,7 +114,7 @@ export interface ComparedRow {
 }
 
 /** Two versions row by row, in the order of the left one, with what only the right one says in its place. */
-export function compared(left: Told, right: Told, units: Units): readonly ComparedRow[] {
+export function compared(left: ShownRecipe, right: ShownRecipe, units: Units): readonly ComparedRow[] {
   const [a, b] = [rowsOf(left, units), rowsOf(right, units)];
   const names = a.map(({ name }) => name);
   b.forEach(({ name }, i) => {

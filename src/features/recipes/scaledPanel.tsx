@@ -4,11 +4,11 @@ import { useMemo, useState } from "react";
 import { startOf, USUAL_RETENTION_G_PER_G, waterOf } from "#core/brew";
 import { asSpray, bedOf, type Recipe, type RhythmChange, scaledRhythm } from "#core/recipe";
 import { printNumber, printTime } from "#core/units";
-import { type Naming, namedOf, type RecipeKit, recipeBench } from "#scaling/recipeKit.ts";
+import { type Naming, namedOf, type RecipeKit, recipeBench } from "#scaling/sheet";
 import { Choice } from "#ui/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { AGITATION_WORDS, rhythmSentence } from "#words/index.ts";
+import { AGITATION_WORDS, rhythmSentence } from "#words/recipes";
 import { TypedField } from "./typedField.tsx";
 
 interface ScaledPanelProps {
@@ -34,9 +34,11 @@ export function ScaledPanel({ kit, naming, recipe }: ScaledPanelProps) {
     const allG = (waterOf(recipe) + recipe.iceG) * more;
     const iceG = icePct === null ? recipe.iceG * more : (allG * icePct) / 100;
     const bench = recipeBench(kit, naming, recipe);
-    const there = recipeBench(kit, { ...naming, brewerId }, recipe);
+    const targetBench = recipeBench(kit, { ...naming, brewerId }, recipe);
     const from = bench && bedOf(recipe, bench);
-    const to = there && bedOf({ ...recipe, doseG }, { ...there, retentionGPerG: retentionOn(kit, brewerId) });
+    const to =
+      targetBench &&
+      bedOf({ ...recipe, doseG }, { ...targetBench, retentionGPerG: retentionOn(kit, brewerId) });
     const made = scaledRhythm({
       rhythm: recipe,
       from,

@@ -9,7 +9,7 @@ import { Button, buttonClass } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { printSetting, quantitySentence } from "#words/index.ts";
+import { printSetting, quantitySentence } from "#words/figures";
 
 interface Named {
   readonly id: string;

@@ -1,6 +1,6 @@
 import { CircleCheck, CircleDashed, FlaskConical, History } from "lucide-react";
 import type { RecipeState } from "#contract/recipe.ts";
-import { STATE_WORDS } from "#words/index.ts";
+import { STATE_WORDS } from "#words/recipes";
 
 const LOOKS = {
   draft: { Icon: CircleDashed, colour: "text-quiet" },

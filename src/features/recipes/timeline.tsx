@@ -5,7 +5,7 @@ import { handPours, startOf, waterOf } from "#core/brew";
 import type { PourAct, Recipe, RecipeForecast } from "#core/recipe";
 import { printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
-import { AGITATION_WORDS } from "#words/index.ts";
+import { AGITATION_WORDS } from "#words/recipes";
 
 interface TimelineProps {
   readonly recipe: Pick<Recipe, "pours" | "blooms" | "doneS">;
@@ -75,7 +75,7 @@ export function Timeline({ recipe, forecast, untilS: leastS = 0, onAct, onPrevie
     event.preventDefault();
     onAct?.({ type: "start", pour, start: { atS: between(pour, atS + steps * (event.shiftKey ? 5 : 1)) } });
   };
-  const said = pours
+  const sentences = pours
     .map((pour, i) => {
       const span = spans[i]!;
       return `${i === 0 && recipe.blooms ? "bloom" : `pour ${i + 1}`} from ${printTime(span.startS)} to ${units.printLiquid(pour.toG)}`;
@@ -90,7 +90,7 @@ export function Timeline({ recipe, forecast, untilS: leastS = 0, onAct, onPrevie
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="block w-full min-w-[34rem] select-none"
         role={onAct ? "group" : "img"}
-        aria-label={`Water over time: ${said}${bed ? `; forecast to drip until ${printTime(bed.brewTimeS)}` : ""}`}
+        aria-label={`Water over time: ${sentences}${bed ? `; forecast to drip until ${printTime(bed.brewTimeS)}` : ""}`}
       >
         {ticks.map((atS) => (
           <g key={atS}>

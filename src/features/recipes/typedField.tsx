@@ -17,7 +17,7 @@ import {
 } from "#core/units";
 import { isLocked } from "#ui/counter.tsx";
 import { type Printers, useUnits } from "#ui/units.tsx";
-import { quantitySentence } from "#words/index.ts";
+import { quantitySentence } from "#words/figures";
 
 /** How a figure of a recipe is typed and printed. */
 interface Kind {

@@ -3,11 +3,11 @@ import type { Bench } from "#contract/bench.ts";
 import type { IcedService, IcedSheet } from "#core/iced";
 import { printTime } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
-import { type Bathed, bathOf } from "#scaling/iced/bath.ts";
-import { chosenOf, type ScaleState } from "#scaling/state.ts";
+import { chosenOf, type ScaleState } from "#scaling/choice";
+import { type Bathed, bathOf } from "#scaling/iced";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { bathFailureSentence } from "#words/index.ts";
+import { bathFailureSentence } from "#words/iced";
 import { IcedField } from "./icedField.tsx";
 
 interface BathPanelProps {

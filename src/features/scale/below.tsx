@@ -5,23 +5,20 @@ import type { Bench } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
 import type { IcedService, IcedSheet } from "#core/iced";
 import { type Mend, recommended, type WayAnswer } from "#core/outlook";
-
-import { asStandard, standardAt } from "#scaling/approved.ts";
-import { askingOf } from "#scaling/asking.ts";
-import { callsForMore } from "#scaling/bigger.ts";
-import { grindAnswer } from "#scaling/grindAnswer.ts";
-import { isSteeped, judgedInGlass, withoutIce } from "#scaling/iced/method.ts";
-import { extractionOf } from "#scaling/solved.ts";
-import { chosenOf, type GrindPick, type ScaleState } from "#scaling/state.ts";
+import {
+  chosenOf,
+  type GrindPick,
+  isSteeped,
+  judgedInGlass,
+  type ScaleState,
+  withoutIce,
+} from "#scaling/choice";
+import { askingOf, callsForMore, extractionOf, grindAnswer } from "#scaling/sheet";
+import { asStandard, standardAt } from "#scaling/standards";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
-import {
-  brewFailureSentence,
-  coupledSentence,
-  mendedSentence,
-  missingSentence,
-  tookSentence,
-} from "#words/index.ts";
+import { brewFailureSentence, mendedSentence, missingSentence, tookSentence } from "#words/brew";
+import { coupledSentence } from "#words/iced";
 import { BasketPanel } from "./basketPanel.tsx";
 import { BiggerPanel } from "./biggerPanel.tsx";
 import { Checks } from "./checks.tsx";
@@ -31,8 +28,8 @@ import { DialLadder } from "./dialLadder.tsx";
 import { IcedPanels } from "./icedPanels.tsx";
 import { mendedBy } from "./mended.ts";
 import { ServerMends } from "./serverMends.tsx";
-import type { Told } from "./told.ts";
-import { toldOf, useForecast } from "./useForecast.ts";
+import type { SheetForecast } from "./sheetForecast.ts";
+import { sheetForecastOf, useForecast } from "./useForecast.ts";
 import type { Extraction } from "./why.ts";
 import { WindowSearch } from "./windowSearch.tsx";
 
@@ -48,7 +45,7 @@ interface BelowProps {
   /** Takes over what is proposed here, as one step that is undone as one. */
   readonly onTake: (to: (state: ScaleState) => ScaleState, said: string) => void;
   /** What the forecast says, for the ribbon and the card. */
-  readonly onTold: (told: Told | undefined) => void;
+  readonly onForecast: (forecast: SheetForecast | undefined) => void;
   /** Takes a change to the state as it then is. */
   readonly onChange: (to: (state: ScaleState) => ScaleState) => void;
   readonly extraction: Extraction;
@@ -65,19 +62,23 @@ const RATIOS = Array.from(
 
 /** Below the ribbon: what the forecast makes of the sheet. */
 export const Below = memo(function Below(props: BelowProps) {
-  const { bench, state, sheet, grind, iced, onGrind, onIce, onTake, onTold, onChange, extraction } = props;
+  const { bench, state, sheet, grind, iced, onGrind, onIce, onTake, onForecast, onChange, extraction } =
+    props;
   const chosen = chosenOf(state, bench);
   const { grinder, brewer, recipe, ice } = chosen;
   const { rounded } = sheet;
   const bypassShare = rounded.bypassG / (rounded.bypassG + rounded.brewWaterG);
-  const asked = useMemo(() => askingOf(state, bench, rounded), [state, bench, rounded]);
+  const request = useMemo(() => askingOf(state, bench, rounded), [state, bench, rounded]);
   const { forecast, current, search, searchWindow, stopSearch, compare, correct, again, ...worker } =
-    useForecast("asking" in asked ? asked.asking : undefined);
+    useForecast("asking" in request ? request.asking : undefined);
   const { coupled, onCoupled } = props;
   useCoupled({ state, bench, sheet, coupled, extraction: worker.extraction, onCoupled });
   const { first, study, failure, lost } = forecast;
-  const told = useMemo(() => toldOf(forecast, current ? state : undefined), [forecast, current, state]);
-  useEffect(() => onTold(told), [told, onTold]);
+  const ofSheet = useMemo(
+    () => sheetForecastOf(forecast, current ? state : undefined),
+    [forecast, current, state],
+  );
+  useEffect(() => onForecast(ofSheet), [ofSheet, onForecast]);
 
   const takeMend = useCallback(
     (mend: Mend) => onTake((now) => mendedBy(mend, now, bench), mendedSentence(mend)),
@@ -118,8 +119,8 @@ export const Below = memo(function Below(props: BelowProps) {
   const bestOutlook = first?.ladder.rungs.find(({ by }) => by === best)?.outlook;
   const suggested = bestOutlook?.ok ? bestOutlook.value.checks : undefined;
   const trouble =
-    "missing" in asked
-      ? missingSentence(asked.missing, { brewer: brewer.name, grinder: grinder.name })
+    "missing" in request
+      ? missingSentence(request.missing, { brewer: brewer.name, grinder: grinder.name })
       : coupled?.of === state && coupled.failure
         ? coupledSentence(coupled.failure)
         : failure
@@ -194,7 +195,7 @@ export const Below = memo(function Below(props: BelowProps) {
             sheet={sheet}
             iced={iced}
             first={first}
-            asking={"asking" in asked ? asked.asking : undefined}
+            asking={"asking" in request ? request.asking : undefined}
             correct={correct}
             onChange={onChange}
             onTake={onTake}

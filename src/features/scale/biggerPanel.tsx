@@ -3,12 +3,12 @@ import type { Bench } from "#contract/bench.ts";
 import type { IcedSheet } from "#core/iced";
 import type { WayAnswer, WayAsked } from "#core/outlook";
 import { printNumber, printPct, printTime } from "#core/units";
-import { type WayState, waysOf } from "#scaling/bigger.ts";
-import type { ScaleState } from "#scaling/state.ts";
+import type { ScaleState } from "#scaling/choice";
+import { type WayState, waysOf } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { handsSentence, WAY_WORDS, wasteSentence } from "#words/index.ts";
+import { handsSentence, WAY_WORDS, wasteSentence } from "#words/brew";
 
 interface BiggerPanelProps {
   readonly state: ScaleState;
@@ -38,19 +38,19 @@ export function BiggerPanel({ state, bench, sheet, grinder, compare, onWay }: Bi
   // biome-ignore lint/correctness/useExhaustiveDependencies: figures, not objects, say whether anything has changed
   const ask = useMemo(() => ({ state, sheet }), [key, bench]);
   useEffect(() => {
-    let here = true;
+    let isMounted = true;
     const timer = setTimeout(() => {
       const ways = waysOf(ask.state, bench, ask.sheet);
       compare(
         ways.map((way) => way.asked),
         ask.sheet.rounded.yieldG,
       ).then(
-        (answers) => here && setCompared({ of: ways, answers }),
-        () => here && setCompared(undefined),
+        (answers) => isMounted && setCompared({ of: ways, answers }),
+        () => isMounted && setCompared(undefined),
       );
     }, AFTER_MS);
     return () => {
-      here = false;
+      isMounted = false;
       clearTimeout(timer);
     };
   }, [ask, bench, compare]);

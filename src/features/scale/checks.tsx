@@ -7,20 +7,15 @@ import { bedDepthMm } from "#core/brew";
 import type { Mend, OutlookCheck } from "#core/outlook";
 import type { Check, CheckCode, SheetFigures } from "#core/sheet";
 import { printNumber, printPct } from "#core/units";
-import { guessesOf } from "#scaling/guesses.ts";
-import { brewTempOf } from "#scaling/solved.ts";
-import type { Chosen } from "#scaling/state.ts";
+import type { Chosen } from "#scaling/choice";
+import { brewTempOf, guessesOf } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import {
-  checkSentence,
-  glassStrengthSentence,
-  mendSentence,
-  NOTHING_MENDS,
-  outlookSentence,
-  typicalSentence,
-} from "#words/index.ts";
+import { typicalSentence } from "#words/bench";
+import { mendSentence, NOTHING_MENDS, outlookSentence } from "#words/brew";
+import { glassStrengthSentence } from "#words/iced";
+import { checkSentence } from "#words/sheet";
 
 const SEVERITY = {
   stop: { Icon: OctagonX, word: "Stop", colour: "text-stop" },

@@ -2,9 +2,9 @@ import { useEffect } from "react";
 import type { Bench } from "#contract/bench.ts";
 import type { CoupleAsked, CoupledFailure, IcedSheet } from "#core/iced";
 import type { Result } from "#core/result";
-import { coupleAsked } from "#scaling/iced/coupling.ts";
-import { isCoupled } from "#scaling/iced/method.ts";
-import type { ScaleState } from "#scaling/state.ts";
+import type { ScaleState } from "#scaling/choice";
+import { isCoupled } from "#scaling/choice";
+import { coupleAsked } from "#scaling/sheet";
 
 /** What the forecast extracts in the very brew that a sheet asks for. */
 export interface Coupled {
@@ -31,21 +31,21 @@ export function useCoupled({ state, bench, sheet, coupled, extraction, onCoupled
   useEffect(() => {
     if (isThere) return;
     if (!isCoupled(state)) return;
-    const asked = coupleAsked(state, bench, sheet);
-    if (!asked) {
+    const question = coupleAsked(state, bench, sheet);
+    if (!question) {
       // Without a forecast it counts with the source cup's extraction.
       onCoupled({ of: state, pct: undefined });
       return;
     }
-    let here = true;
-    extraction(asked).then(
+    let isMounted = true;
+    extraction(question).then(
       (found) =>
-        here &&
+        isMounted &&
         onCoupled(found.ok ? { of: state, pct: found.value } : { of: state, pct, failure: found.failure }),
-      () => here && onCoupled({ of: state, pct }),
+      () => isMounted && onCoupled({ of: state, pct }),
     );
     return () => {
-      here = false;
+      isMounted = false;
     };
   }, [state, bench, isThere, extraction, onCoupled]);
 }

@@ -9,7 +9,7 @@ import { printNumber, printPct } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { rangeSentence, surenessSentence } from "#words/index.ts";
+import { rangeSentence, surenessSentence } from "#words/brew";
 import type { Studied } from "./useForecast.ts";
 
 interface CupPanelProps {

@@ -8,12 +8,12 @@ import type { Standard } from "#contract/standard.ts";
 import { bracketAround, coarser, onDial } from "#core/grind";
 import { type Answer, type First, type Rung, recommended } from "#core/outlook";
 import { printMass, printNumber, printPct, printTime } from "#core/units";
-import type { GrindAnswer } from "#scaling/grindAnswer.ts";
-import type { GrindPick } from "#scaling/state.ts";
-import { teaches } from "#scaling/teaching.ts";
+import type { GrindPick } from "#scaling/choice";
+import type { GrindAnswer } from "#scaling/sheet";
+import { teaches } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { ANSWER_WORDS, differSentences, missSentence, outlookWords } from "#words/index.ts";
+import { ANSWER_WORDS, differSentences, missSentence, outlookWords } from "#words/brew";
 import { DialRail, type Mark } from "./dialRail.tsx";
 import { LearnedNote } from "./learnedNote.tsx";
 import { PullsNote } from "./pullsNote.tsx";
@@ -246,12 +246,12 @@ function Given({ rung }: { readonly rung: Rung | undefined }) {
 
 /** In words: what is out of reach, and why the answers differ. */
 function Reasons({ lines, grinder }: { readonly lines: readonly Line[]; readonly grinder: BenchGrinder }) {
-  const said = lines.flatMap(({ by, rung }) => [
+  const labels = lines.flatMap(({ by, rung }) => [
     ...(rung?.miss ? [`${ANSWER_WORDS[by]}: ${missSentence(by, rung.miss)}`] : []),
     ...(rung?.at.limitedBy ? [`${ANSWER_WORDS[by]}: ${grinder.name}'s dial ends there.`] : []),
   ]);
   const rungs = lines.flatMap(({ rung }) => rung ?? []);
-  return [...differSentences(rungs, grinder), ...said].map((sentence) => (
+  return [...differSentences(rungs, grinder), ...labels].map((sentence) => (
     <p key={sentence} className="mt-1 text-sm">
       {sentence}
     </p>

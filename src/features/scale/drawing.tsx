@@ -34,7 +34,7 @@ export function Drawing(props: DrawingProps) {
   const water = brewWaterG * perG;
   const bypass = bypassG * perG;
   const hot = (brewWaterG - keptG) * perG;
-  const kept = Math.max(4, keptG * perG);
+  const keptHeight = Math.max(4, keptG * perG);
   const ice = iceG * perG;
 
   const shape = basketShape(basket, doseG, densityGPerMl);
@@ -78,7 +78,7 @@ export function Drawing(props: DrawingProps) {
         d={`M ${outX - 10} ${outY - 14} C ${outX - 14} ${outY + 30} ${outX - 60} ${HEIGHT - 10} ${outX - 90} ${HEIGHT + 10}`}
         className="fill-none"
         stroke="url(#kept)"
-        strokeWidth={kept}
+        strokeWidth={keptHeight}
       />
       {/* What comes out. */}
       <path

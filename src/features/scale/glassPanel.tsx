@@ -2,13 +2,13 @@ import { useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
 import { type GlassService, type IcedService, type IcedSheet, TOP_OFFS, type TopOff } from "#core/iced";
 import { printNumber, printPct } from "#core/units";
-import { GLASS_MOMENTS_S, glassesOf } from "#scaling/iced/glass.ts";
-import { icedCupOf } from "#scaling/iced/input.ts";
-import type { ScaleState } from "#scaling/state.ts";
+import type { ScaleState } from "#scaling/choice";
+import { icedCupOf } from "#scaling/choice";
+import { GLASS_MOMENTS_S, glassesOf } from "#scaling/iced";
 import { Choice } from "#ui/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { GLASS_WORDS, momentWords } from "#words/index.ts";
+import { GLASS_WORDS, momentWords } from "#words/iced";
 import { IcedField } from "./icedField.tsx";
 
 interface GlassPanelProps {

@@ -3,14 +3,20 @@ import type { Bench } from "#contract/bench.ts";
 import { ICED_SCHOOLS, type IcedSchool } from "#contract/house.ts";
 import { ICED_METHODS, type IcedMethod, type IcedService } from "#core/iced";
 import { printNumber } from "#core/units";
-import { canKeepBloom } from "#scaling/iced/bloom.ts";
-import { bloomPerDose, icedCupOf } from "#scaling/iced/input.ts";
-import { withoutIce } from "#scaling/iced/method.ts";
-import { methodAs, schooled, schoolOf } from "#scaling/iced/schools.ts";
-import { chosenOf, type ScaleState } from "#scaling/state.ts";
+import {
+  bloomPerDose,
+  canKeepBloom,
+  chosenOf,
+  icedCupOf,
+  methodAs,
+  type ScaleState,
+  schooled,
+  schoolOf,
+  withoutIce,
+} from "#scaling/choice";
 import { Choice } from "#ui/choice.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { ICED_METHOD_WORDS, SCHOOL_WORDS } from "#words/index.ts";
+import { ICED_METHOD_WORDS, SCHOOL_WORDS } from "#words/iced";
 import { IcedField } from "./icedField.tsx";
 
 interface IcedBarProps {

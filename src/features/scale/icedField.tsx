@@ -2,7 +2,7 @@ import { ICED_RANGES, type IcedFigure, type IcedService } from "#core/iced";
 import { fail, ok } from "#core/result";
 import { parseNumber, printNumber } from "#core/units";
 import { InlineField } from "#ui/inlineField.tsx";
-import { quantitySentence } from "#words/index.ts";
+import { quantitySentence } from "#words/figures";
 
 interface IcedFieldProps {
   readonly name: IcedFigure;

@@ -4,7 +4,7 @@ import type { Standard } from "#contract/standard.ts";
 import type { Learned } from "#core/learn";
 import { printNumber, printPct } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
-import { learnedSentences, otherBurrsSentence } from "#words/index.ts";
+import { learnedSentences, otherBurrsSentence } from "#words/brew";
 
 interface LearnedNoteProps {
   readonly learned: Learned;

@@ -4,11 +4,11 @@ import { STIRRINGS, type Stirring } from "#core/ice";
 import type { IcedSheet } from "#core/iced";
 import { printNumber } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
-import { meltingOf } from "#scaling/iced/melting.ts";
-import { chosenOf, type ScaleState } from "#scaling/state.ts";
+import { chosenOf, type ScaleState } from "#scaling/choice";
+import { meltingOf } from "#scaling/iced";
 import { Choice } from "#ui/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { meltSentence, STIRRING_WORDS } from "#words/index.ts";
+import { meltSentence, STIRRING_WORDS } from "#words/iced";
 
 interface MeltPanelProps {
   readonly state: ScaleState;

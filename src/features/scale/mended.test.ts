@@ -1,8 +1,7 @@
 import { describe, expect, test } from "vitest";
-import { firstState } from "#scaling/start.ts";
+import { firstState } from "#scaling/choice";
 import { BENCH } from "#tests/pierHead.ts";
 import { mendedBy } from "./mended.ts";
-import { toldBoard } from "./told.ts";
 
 const STATE = firstState(BENCH);
 const TWO = { ...BENCH, brewers: [...BENCH.brewers, { ...BENCH.brewers[0]!, id: "twin", name: "Twin" }] };
@@ -18,17 +17,4 @@ describe("a mend that is taken", () => {
     expect(mendedBy(mend, STATE, TWO)).toMatchObject({ brewer: "twin", grind: 10.5 });
     expect(mendedBy(mend, STATE, BENCH)).toBe(STATE);
   });
-});
-
-test("the board tells its readers, and those who left no more", () => {
-  const board = toldBoard();
-  const heard: unknown[] = [];
-  const leave = board.subscribe(() => heard.push(board.read()));
-  const told = { stretch: undefined, setting: 9, figures: undefined, ranges: undefined, of: undefined };
-  board.write(told);
-  expect(heard).toEqual([told]);
-  leave();
-  board.write(undefined);
-  expect(heard).toHaveLength(1);
-  expect(board.read()).toBeUndefined();
 });

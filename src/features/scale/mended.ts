@@ -1,6 +1,6 @@
 import type { Bench } from "#contract/bench.ts";
 import type { Mend } from "#core/outlook";
-import type { ScaleState } from "#scaling/state.ts";
+import type { ScaleState } from "#scaling/choice";
 
 /** What the forecast proposes, done to a sheet; the sheet as it is where what it names is gone. */
 export function mendedBy(mend: Mend, state: ScaleState, bench: Bench): ScaleState {

@@ -4,7 +4,7 @@ import { CircleHelp, Pin } from "lucide-react";
 import { Popover } from "radix-ui";
 import { type KeyboardEvent, memo, type ReactNode, useId, useRef, useState } from "react";
 import { isLocked } from "#ui/counter.tsx";
-import { PLACE_WORDS } from "#words/index.ts";
+import { PLACE_WORDS } from "#words/iced";
 
 interface PlateProps {
   readonly label: string;
@@ -43,9 +43,9 @@ export function Plate({
 
   const commit = () => {
     if (typed === undefined) return;
-    const said = onType(typed);
-    setTrouble(said);
-    if (said === undefined) leave();
+    const refusal = onType(typed);
+    setTrouble(refusal);
+    if (refusal === undefined) leave();
   };
   const leave = () => {
     setTyped(undefined);

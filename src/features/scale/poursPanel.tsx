@@ -1,9 +1,8 @@
 import type { Bench } from "#contract/bench.ts";
 import type { IcedService, IcedSheet } from "#core/iced";
 import { printNumber, printTime } from "#core/units";
-import { poursFor } from "#scaling/card.ts";
-import { bloomPerDose } from "#scaling/iced/input.ts";
-import { chosenOf, type ScaleState } from "#scaling/state.ts";
+import { poursFor } from "#scaling/cards";
+import { bloomPerDose, chosenOf, type ScaleState } from "#scaling/choice";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";

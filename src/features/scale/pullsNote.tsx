@@ -1,6 +1,6 @@
 import type { BenchGrinder } from "#contract/bench.ts";
 import type { Pulls } from "#core/grind";
-import { pullWords } from "#words/index.ts";
+import { pullWords } from "#words/brew";
 
 interface PullsNoteProps {
   readonly rule: Pulls | undefined;

@@ -5,14 +5,15 @@ import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import { GLASS_PINS, type GlassPin, type IcedMethod, type IcedSheet } from "#core/iced";
 import { cupsFrom } from "#core/sheet";
 import { parseLiquid, parseNumber, printNumber, printPct, printTime } from "#core/units";
-import { figureIn } from "#scaling/iced/placed.ts";
-import type { Chosen } from "#scaling/state.ts";
+import type { Chosen } from "#scaling/choice";
+import { figureIn } from "#scaling/iced";
 import { useUnits } from "#ui/units.tsx";
-import { GLASS_PIN_WORDS, printSetting, quantitySentence } from "#words/index.ts";
+import { printSetting, quantitySentence } from "#words/figures";
+import { GLASS_PIN_WORDS } from "#words/iced";
 import { Drawing } from "./drawing.tsx";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { Plate } from "./plate.tsx";
-import { type ToldBoard, useTold } from "./told.ts";
+import type { SheetForecast } from "./sheetForecast.ts";
 import { type Extraction, whyOf } from "./why.ts";
 
 interface RibbonProps {
@@ -39,7 +40,7 @@ interface RibbonProps {
   /** Undefined where it is hot. */
   readonly method: IcedMethod | undefined;
   /** What the forecast says, once it does. */
-  readonly board: ToldBoard;
+  readonly forecast: SheetForecast | undefined;
 }
 
 /** Where each plate stands on the wide drawing, in per cent of it; on a narrow screen they stand in a list. */
@@ -85,7 +86,7 @@ const FIGURE_WORDS_OF: { readonly [method in IcedMethod]?: { readonly [name in F
 
 /** The solved sheet as one drawing, with every figure where its mass is. */
 export function Ribbon(props: RibbonProps) {
-  const { sheet, chosen, serve, shown, onShow, pinned, nudgeOf, onPin, onFree, extraction, cups, board } =
+  const { sheet, chosen, serve, shown, onShow, pinned, nudgeOf, onPin, onFree, extraction, cups, forecast } =
     props;
   const { glass, inGlass, onTurn, withoutIce, method } = props;
   const steeped = method === "steep";
@@ -99,11 +100,11 @@ export function Ribbon(props: RibbonProps) {
   // Glasses or two servers may be its vessel; a concentrate has none that it must fill.
   const { brimG, workingG = USUAL_FILL_SHARE * brimG } = sheet.asked.vessel ?? vessel;
   // The plates ask when they are opened, and then of the sheet as it stands.
-  const asked = useRef({ sheet, chosen, extraction, inGlass });
+  const basis = useRef({ sheet, chosen, extraction, inGlass });
   useEffect(() => {
-    asked.current = { sheet, chosen, extraction, inGlass };
+    basis.current = { sheet, chosen, extraction, inGlass };
   });
-  const [whys] = useState(() => whysOf((name) => whyOf(name, asked.current)));
+  const [whys] = useState(() => whysOf((name) => whyOf(name, basis.current)));
   const iced = serve === "iced";
   return (
     <section aria-label="The sheet" className="@container rounded-panel border-2 border-rim bg-enamel">
@@ -197,7 +198,7 @@ export function Ribbon(props: RibbonProps) {
             <br />
             {printNumber(retentionGPerG, 2)} g per g
           </p>
-          <Foretold board={board} />
+          <ForecastFigures forecast={forecast} />
           <div className="text-sm @wide:absolute @wide:right-[1.3%] @wide:bottom-[3%] @wide:w-[15.5%]">
             {sheet.asked.vessel && (
               <p>
@@ -243,10 +244,9 @@ export function Ribbon(props: RibbonProps) {
 }
 
 /** The forecast's three figures where the coffee leaves the bed, each with the range of eight in ten. */
-function Foretold({ board }: { readonly board: ToldBoard }) {
-  const told = useTold(board);
-  if (!told?.figures) return null;
-  const { figures, ranges, of } = told;
+function ForecastFigures({ forecast }: { readonly forecast: SheetForecast | undefined }) {
+  if (!forecast?.figures) return null;
+  const { figures, ranges, of } = forecast;
   const time = (seconds: number) => printTime(Math.round(seconds));
   const tenth = (pct: number) => printPct(pct, { decimals: 1 });
   const all = [

@@ -11,31 +11,35 @@ import { PIN_RANGES, placeInRange } from "#contract/pinRanges.ts";
 import type { IcedSheet } from "#core/iced";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
-import { cupOverIce, icedCupOf } from "#scaling/iced/input.ts";
-import { isCoupled, withoutIce } from "#scaling/iced/method.ts";
-import { turned } from "#scaling/iced/placed.ts";
-import { queryOf } from "#scaling/link.ts";
-import { extractionOf, pinOn, solveState } from "#scaling/solved.ts";
 import {
   chosenOf,
+  cupOverIce,
   firstPins,
   fromRecipe,
   type GrindPick,
   groundOn,
+  icedCupOf,
   into,
+  isCoupled,
+  queryOf,
   type ScaleState,
   serveAs,
-} from "#scaling/state.ts";
+  withoutIce,
+} from "#scaling/choice";
+import { turned } from "#scaling/iced";
+import { extractionOf, pinOn, solveState } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { icedFailureSentence, PIN_WORDS, rightSentence } from "#words/index.ts";
+import { PIN_WORDS } from "#words/figures";
+import { icedFailureSentence } from "#words/iced";
+import { rightSentence } from "#words/people";
 import { saveCard } from "./actions.ts";
 import type { Coupled } from "./coupled.ts";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { Ribbon } from "./ribbon.tsx";
-import { type ToldBoard, toldBoard, useTold } from "./told.ts";
+import type { SheetForecast } from "./sheetForecast.ts";
 
 /** Loaded beside the page: the ribbon stands and works before it is there. */
 const Below = dynamic(() => import("./below.tsx").then(({ Below }) => Below));
@@ -56,7 +60,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
     broken ? "The link named something that is not here: those parts start afresh." : "",
   );
   const [shown, setShown] = useState<"rounded" | "exact">("rounded");
-  const [board] = useState(toldBoard);
+  const [forecast, setForecast] = useState<SheetForecast>();
   const state = history.now;
   const set = (next: ScaleState, sentence = "") => {
     dispatch({ type: "set", state: next });
@@ -77,8 +81,16 @@ export function Scale({ bench, start, broken }: ScaleProps) {
   const good = useRef<IcedSheet>(undefined);
   if (solved.ok) good.current = solved.value;
   const sheet = solved.ok ? solved.value : good.current;
-  const metered = extractionOf(chosen.recipe, bench.settings.extractionGuessPct);
-  const extraction = forecastPct === undefined ? metered : { pct: forecastPct, guess: false, forecast: true };
+  const { recipe } = chosen;
+  const { extractionGuessPct } = bench.settings;
+  // One object while it says the same: what lies below the ribbon is drawn anew only for another one.
+  const extraction = useMemo(
+    () =>
+      forecastPct === undefined
+        ? extractionOf(recipe, extractionGuessPct)
+        : { pct: forecastPct, guess: false, forecast: true },
+    [recipe, extractionGuessPct, forecastPct],
+  );
 
   // The ribbon moves at once; what lies below it follows when there is time, and leaves out what was overtaken.
   const stands = useMemo(() => sheet && { state, sheet }, [state, sheet]);
@@ -178,7 +190,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             state={state}
             bench={bench}
             sheet={solved.value}
-            board={board}
+            forecast={forecast}
             ready={!isWithForecast || coupled?.of === state}
           />
         )}
@@ -228,7 +240,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             method={iced ? state.iced.method : undefined}
             onTurn={(name) => set(turned(name, state, sheet))}
             cups={bench.cups.filter(({ serve }) => serve === state.serve)}
-            board={board}
+            forecast={forecast}
           />
           <Below
             bench={bench}
@@ -238,7 +250,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             onGrind={pickGrind}
             onIce={pickIce}
             onTake={take}
-            onTold={board.write}
+            onForecast={setForecast}
             onChange={change}
             extraction={extraction}
             coupled={coupled}
@@ -293,7 +305,7 @@ const Choices = memo(
           options={bench.coffees.map(({ id, name, character }) => ({
             value: id,
             text: name,
-            aside: character,
+            aside: character ?? undefined,
           }))}
           onChange={(coffee) => set((now) => ({ ...now, coffee }))}
         />
@@ -333,7 +345,7 @@ interface SaveProps {
   readonly state: ScaleState;
   readonly bench: Bench;
   readonly sheet: IcedSheet;
-  readonly board: ToldBoard;
+  readonly forecast: SheetForecast | undefined;
   /** What the forecast has to say of the sheet itself has been said. */
   readonly ready: boolean;
 }
@@ -342,18 +354,17 @@ interface SaveProps {
  * Asks the server for the card of what is chosen. A second tap on the same sheet is the same card. Where the bench was
  * changed meanwhile the page takes it up, and what was chosen stays.
  */
-function Save({ state, bench, sheet, board, ready }: SaveProps) {
-  const told = useTold(board);
+function Save({ state, bench, sheet, forecast, ready }: SaveProps) {
   const router = useRouter();
   const { may, send } = useCounter();
   const [saving, setSaving] = useState(false);
-  const kept = useRef<{ readonly state: ScaleState; readonly id: string }>(undefined);
+  const savedCard = useRef<{ readonly state: ScaleState; readonly id: string }>(undefined);
   const draft = sheet.checks.some(({ severity }) => severity === "stop");
   const save = async () => {
-    if (kept.current?.state !== state) kept.current = { state, id: uuidv7() };
-    const { id } = kept.current;
+    if (savedCard.current?.state !== state) savedCard.current = { state, id: uuidv7() };
+    const { id } = savedCard.current;
     setSaving(true);
-    const setting = told?.setting ?? null;
+    const setting = forecast?.setting ?? null;
     const sent = await send(
       saveCard({ id, siteId: bench.site.id, chosen: state, benchRevision: bench.revision, setting }),
     );
@@ -373,7 +384,7 @@ function Save({ state, bench, sheet, board, ready }: SaveProps) {
     <Button
       look="main"
       className="ml-auto"
-      disabled={saving || !ready || (told && told.of !== state)}
+      disabled={saving || !ready || (forecast && forecast.of !== state)}
       onClick={save}
     >
       {draft ? "Save as draft" : "Save as card"}

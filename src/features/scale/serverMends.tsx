@@ -1,8 +1,8 @@
 import { useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
 import type { IcedSheet } from "#core/iced";
-import { serverMend } from "#scaling/iced/serverFits.ts";
-import type { ScaleState } from "#scaling/state.ts";
+import type { ScaleState } from "#scaling/choice";
+import { serverMend } from "#scaling/iced";
 import { Button } from "#ui/button.tsx";
 import { useUnits } from "#ui/units.tsx";
 

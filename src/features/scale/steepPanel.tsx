@@ -1,9 +1,9 @@
 import type { Bench } from "#contract/bench.ts";
 import type { IcedSheet } from "#core/iced";
 import { printNumber, printPct } from "#core/units";
-import { cardIcedOf } from "#scaling/iced/card.ts";
-import { steepGrind } from "#scaling/iced/coupling.ts";
-import { chosenOf, type ScaleState } from "#scaling/state.ts";
+import { chosenOf, type ScaleState } from "#scaling/choice";
+import { cardIcedOf } from "#scaling/iced";
+import { steepGrind } from "#scaling/sheet";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 

@@ -13,7 +13,8 @@ import { parsePct, parseTemp } from "#core/units";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { correctionSentence, coupledSentence, FAULT_WORDS, quantitySentence } from "#words/index.ts";
+import { quantitySentence } from "#words/figures";
+import { correctionSentence, coupledSentence, FAULT_WORDS } from "#words/iced";
 
 export interface TastePanelProps {
   readonly iced: IcedInput;
@@ -51,7 +52,7 @@ export function TastePanel({ iced, asking, setting, grinder, correct, onTake }: 
   useEffect(() => {
     setAnswer(undefined);
     if (!fault) return;
-    let here = true;
+    let isMounted = true;
     correct({
       fault,
       iced,
@@ -60,11 +61,11 @@ export function TastePanel({ iced, asking, setting, grinder, correct, onTake }: 
       ...(by === "temperature" && { measuredTempC: measured }),
       ...(by === "strength" && { measuredStrengthPct: measured }),
     }).then(
-      (next) => here && setAnswer(next),
-      () => here && setAnswer(undefined),
+      (next) => isMounted && setAnswer(next),
+      () => isMounted && setAnswer(undefined),
     );
     return () => {
-      here = false;
+      isMounted = false;
     };
   }, [key, fault, measured]);
   const print = { mass: units.printMass, liquid: units.printLiquid, temp: units.printTemp };

@@ -4,10 +4,10 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import type { BrewFailure } from "#core/brew";
 import type { CorrectInput, CoupleAsked } from "#core/iced";
 import type { Asking, First, Progress, Study, WayAsked, WindowRow } from "#core/outlook";
-import { foretold } from "#scaling/card.ts";
-import type { ScaleState } from "#scaling/state.ts";
+import { cardForecastOf } from "#scaling/cards";
+import type { ScaleState } from "#scaling/choice";
 import type { Forecasts } from "#workers/index.ts";
-import type { Told } from "./told.ts";
+import type { SheetForecast } from "./sheetForecast.ts";
 
 /** What is known of a sheet's forecast by now; of an older sheet while the new one is worked out. */
 export interface Forecast {
@@ -75,12 +75,12 @@ export function useForecast(asking: Asking | undefined) {
       setForecast(NOTHING);
       return;
     }
-    const asked = JSON.parse(key) as Asking;
+    const question = JSON.parse(key) as Asking;
     const isNewest = () => mine === newest.current;
     const work = async () => {
-      const there = await forecasts();
+      const forecaster = await forecasts();
       if (!isNewest()) return;
-      const first = await there.first(asked);
+      const first = await forecaster.first(question);
       if (!isNewest()) return;
       if (!first.ok) {
         setForecast({ ...NOTHING, key, failure: first.failure });
@@ -89,7 +89,7 @@ export function useForecast(asking: Asking | undefined) {
       setForecast((old) => ({ ...NOTHING, key, first: first.value, study: old.study }));
       await new Promise((resolve) => setTimeout(resolve, STUDY_AFTER_MS));
       if (!isNewest()) return;
-      const study = await there.study(asked, first.value.picked.setting, () => {});
+      const study = await forecaster.study(question, first.value.picked.setting, () => {});
       if (isNewest() && study !== "stopped") {
         setForecast({
           ...NOTHING,
@@ -105,15 +105,15 @@ export function useForecast(asking: Asking | undefined) {
   const searchWindow = async (ratios: readonly number[]) => {
     if (key === undefined) return;
     const mine = newest.current;
-    const told = (next: WindowSearch) => mine === newest.current && setSearch(next);
-    told({ ...NO_SEARCH, progress: { done: 0, of: 1 } });
+    const show = (next: WindowSearch) => mine === newest.current && setSearch(next);
+    show({ ...NO_SEARCH, progress: { done: 0, of: 1 } });
     try {
       const rows = await (await forecasts()).window(JSON.parse(key), ratios, (progress) =>
         setSearch((old) => (old.progress ? { ...old, progress } : old)),
       );
-      told(rows === "stopped" ? { ...NO_SEARCH, stopped: true } : { ...NO_SEARCH, rows });
+      show(rows === "stopped" ? { ...NO_SEARCH, stopped: true } : { ...NO_SEARCH, rows });
     } catch {
-      told({ ...NO_SEARCH, stopped: true });
+      show({ ...NO_SEARCH, stopped: true });
     }
   };
   const compare = useCallback(
@@ -141,11 +141,14 @@ export function useForecast(asking: Asking | undefined) {
 }
 
 /** What a forecast says of a sheet, for the ribbon and the card. */
-export function toldOf({ first, study }: Forecast, of: ScaleState | undefined): Told | undefined {
+export function sheetForecastOf(
+  { first, study }: Forecast,
+  of: ScaleState | undefined,
+): SheetForecast | undefined {
   if (!first) return undefined;
   const sure = study?.sureness;
   return {
-    ...foretold(first),
+    ...cardForecastOf(first),
     ranges: sure && {
       brewTimeS: sure.range.brewTimeS,
       strengthPct: sure.strengthPct,

@@ -1,10 +1,8 @@
 import { describe, expect, test } from "vitest";
 import type { GlassPin } from "#core/iced";
 import { must } from "#core/result";
-import { guessesOf, worthNext } from "#scaling/guesses.ts";
-import { extractionOf, solveState } from "#scaling/solved.ts";
-import { firstState } from "#scaling/start.ts";
-import { chosenOf, serveAs } from "#scaling/state.ts";
+import { chosenOf, firstState, serveAs } from "#scaling/choice";
+import { extractionOf, guessesOf, solveState, worthNext } from "#scaling/sheet";
 import { BENCH } from "#tests/pierHead.ts";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { whyOf } from "./why.ts";

@@ -1,6 +1,6 @@
 import type { GlassPin, IcedSheet } from "#core/iced";
 import { printNumber } from "#core/units";
-import type { Chosen } from "#scaling/state.ts";
+import type { Chosen } from "#scaling/choice";
 import type { FigureName } from "./figures.ts";
 
 const n = (value: number, decimals = 1) => printNumber(value, decimals);
@@ -35,7 +35,7 @@ function whyInServer(
 ): readonly string[] {
   const { doseG, brewWaterG, bypassG, iceG, yieldG } = rounded;
   const { brewer } = chosen;
-  const kept = brewer.retentionGPerG;
+  const retainedGPerG = brewer.retentionGPerG;
   const water =
     iceG > 0 ? `${n(brewWaterG)} + ${n(bypassG)} + ${n(iceG)}` : `${n(brewWaterG)} + ${n(bypassG)}`;
   const rounds = (massG: number, to: number) =>
@@ -45,18 +45,18 @@ function whyInServer(
   switch (name) {
     case "yieldG":
       return [
-        `All water less what the bed keeps: ${water} − ${n(kept, 2)} × ${n(doseG)} = ${n(yieldG)} g.`,
-        `${brewer.name} keeps ${n(kept, 2)} g of water per gram of coffee.`,
+        `All water less what the bed keeps: ${water} − ${n(retainedGPerG, 2)} × ${n(doseG)} = ${n(yieldG)} g.`,
+        `${brewer.name} keeps ${n(retainedGPerG, 2)} g of water per gram of coffee.`,
         ...rounds(exact.yieldG, yieldG),
       ];
     case "doseG":
       return [
-        `All water less what comes out, over what a gram keeps: (${water} − ${n(yieldG)}) ÷ ${n(kept, 2)} = ${n(doseG)} g.`,
+        `All water less what comes out, over what a gram keeps: (${water} − ${n(yieldG)}) ÷ ${n(retainedGPerG, 2)} = ${n(doseG)} g.`,
         ...rounds(exact.doseG, doseG),
       ];
     case "brewWaterG":
       return [
-        `What comes out and what the bed keeps, less bypass and ice: ${n(yieldG)} + ${n(kept, 2)} × ${n(doseG)} − ${n(bypassG)} − ${n(iceG)} = ${n(brewWaterG)} g.`,
+        `What comes out and what the bed keeps, less bypass and ice: ${n(yieldG)} + ${n(retainedGPerG, 2)} × ${n(doseG)} − ${n(bypassG)} − ${n(iceG)} = ${n(brewWaterG)} g.`,
         `${brewer.name} delivers ${n(brewer.lattice.slope, 3)} × its setting + ${n(brewer.lattice.interceptG)} g.`,
         ...rounds(exact.brewWaterG, brewWaterG),
       ];
@@ -90,7 +90,7 @@ function whyInServer(
       ];
     case "finalTempC":
       return [
-        `The heat of ${n(brewWaterG - kept * doseG)} g of hot coffee and of the vessel against ${n(iceG)} g of ice: ${n(rounded.finalTempC ?? 0)} °C when it has melted.`,
+        `The heat of ${n(brewWaterG - retainedGPerG * doseG)} g of hot coffee and of the vessel against ${n(iceG)} g of ice: ${n(rounded.finalTempC ?? 0)} °C when it has melted.`,
         "No heat is counted from the room.",
       ];
   }

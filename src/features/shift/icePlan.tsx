@@ -1,5 +1,5 @@
 import { type ReactNode, useState } from "react";
-import type { Bench } from "#contract/bench.ts";
+import type { BenchIce } from "#contract/bench.ts";
 import { type ShiftIce, USUAL_ICE } from "#contract/shift.ts";
 import { fail, ok } from "#core/result";
 import { type IceBudget, type IceOfSource, iceBudget } from "#core/shift";
@@ -8,11 +8,14 @@ import { Button } from "#ui/button.tsx";
 import { InlineField } from "#ui/inlineField.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { aheadFor, clockWords, iceBudgetSentences, quantitySentence } from "#words/index.ts";
+import { quantitySentence } from "#words/figures";
+import { aheadFor, clockWords, iceBudgetSentences } from "#words/iced";
 
 interface IcePlanProps {
-  readonly bench: Bench;
-  readonly sources: readonly IceOfSource[];
+  /** What the site's ice sources hold and make. */
+  readonly supplies: readonly BenchIce[];
+  /** What the day draws from each. */
+  readonly drawn: readonly IceOfSource[];
   readonly ice: ShiftIce | null;
   readonly mayPlan: boolean;
   readonly onIce: (ice: ShiftIce) => void;
@@ -22,9 +25,9 @@ type DayIce = ShiftIce["sources"][number];
 const MIN_PER_H = 60;
 
 /** A day's ice: by server, glass and hour against what its bin holds and makes, and what to freeze ahead. */
-export function IcePlan({ bench, sources, ice, mayPlan, onIce }: IcePlanProps) {
+export function IcePlan({ supplies, drawn, ice, mayPlan, onIce }: IcePlanProps) {
   const plan = ice ?? USUAL_ICE;
-  if (sources.length === 0) return null;
+  if (drawn.length === 0) return null;
   return (
     <Panel title="Ice for the day" className="md:col-span-2 print:col-span-2">
       <div className="mb-2 flex flex-wrap items-center gap-3 text-sm print:hidden">
@@ -43,8 +46,15 @@ export function IcePlan({ bench, sources, ice, mayPlan, onIce }: IcePlanProps) {
           onMin={(toMin) => onIce({ ...plan, toMin })}
         />
       </div>
-      {sources.map((source) => (
-        <Source key={source.name} bench={bench} source={source} plan={plan} mayPlan={mayPlan} onIce={onIce} />
+      {drawn.map((need) => (
+        <Source
+          key={need.source.id}
+          supply={supplies.find(({ id }) => id === need.source.id)}
+          need={need}
+          plan={plan}
+          mayPlan={mayPlan}
+          onIce={onIce}
+        />
       ))}
       <p className="mt-2 text-quiet text-sm">
         Batches are counted as spread evenly over these hours. Ice is food: a clean scoop, no hands; a bag for
@@ -55,20 +65,20 @@ export function IcePlan({ bench, sources, ice, mayPlan, onIce }: IcePlanProps) {
 }
 
 interface SourceProps {
-  readonly bench: Bench;
-  readonly source: IceOfSource;
+  /** Undefined where the source is not on the bench any more. */
+  readonly supply: BenchIce | undefined;
+  readonly need: IceOfSource;
   readonly plan: ShiftIce;
   readonly mayPlan: boolean;
   readonly onIce: (ice: ShiftIce) => void;
 }
 
-function Source({ bench, source, plan, mayPlan, onIce }: SourceProps) {
+function Source({ supply, need: { source, iceG, needs }, plan, mayPlan, onIce }: SourceProps) {
   const units = useUnits();
-  const supply = bench.iceSources.find(({ name }) => name === source.name);
   if (!supply) {
     return (
       <p>
-        {source.name || "ice"}: {units.printMass(Math.round(source.iceG))}
+        {source.name || "ice"}: {units.printMass(Math.round(iceG))}
       </p>
     );
   }
@@ -77,7 +87,7 @@ function Source({ bench, source, plan, mayPlan, onIce }: SourceProps) {
     inBinG: null,
     aheadG: 0,
   };
-  const budget = iceBudget({ ...plan, ...day, supply, needs: source.needs });
+  const budget = iceBudget({ ...plan, ...day, supply, needs });
   const change = (part: Partial<DayIce>) =>
     onIce({ ...plan, sources: [...plan.sources.filter(({ id }) => id !== supply.id), { ...day, ...part }] });
   const whole = (massG: number) => units.printMass(Math.round(massG));
@@ -104,7 +114,7 @@ function Source({ bench, source, plan, mayPlan, onIce }: SourceProps) {
         />
       </div>
       <ul className="text-sm">
-        {source.needs.map(({ batches, serverG, glassesG, glasses }) => (
+        {needs.map(({ batches, serverG, glassesG, glasses }) => (
           <li key={`${batches} ${serverG} ${glassesG}`}>
             {batches} × {whole(serverG)} with each batch
             {glasses > 0 && ` and ${whole(glassesG / glasses)} in each of ${printNumber(glasses, 1)} glasses`}
@@ -121,8 +131,8 @@ function Source({ bench, source, plan, mayPlan, onIce }: SourceProps) {
         </Budgeted>
       ) : (
         <p className="text-quiet text-sm">
-          {whole(source.iceG)} in all. Note on the Bench what this source holds and makes, or what lies in it,
-          and it is held against that.
+          {whole(iceG)} in all. Note on the Bench what this source holds and makes, or what lies in it, and it
+          is held against that.
         </p>
       )}
     </section>

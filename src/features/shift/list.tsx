@@ -23,9 +23,13 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
-import type { Bench } from "#contract/bench.ts";
-import { type CardSheet, icedMethodOf } from "#contract/card.ts";
-import { MOST_BATCHES, type ShiftIce, type ShiftItem, type ShiftKept } from "#contract/shift.ts";
+import {
+  MOST_BATCHES,
+  type ShiftCard,
+  type ShiftIce,
+  type ShiftItem,
+  type ShiftKept,
+} from "#contract/shift.ts";
 import { shiftTotals } from "#core/shift";
 import { printMass } from "#core/units";
 import { Conflict } from "#parts/conflict.tsx";
@@ -34,20 +38,18 @@ import { Choice } from "#ui/choice.tsx";
 import { isLocked, useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { cardTitle, clockWords, listed, printSetting, rightSentence } from "#words/index.ts";
+import { listed, printSetting } from "#words/figures";
+import { clockWords } from "#words/iced";
+import { rightSentence } from "#words/people";
 import { saveShift } from "./actions.ts";
-import { batchOf } from "./batch.ts";
 import { IcePlan } from "./icePlan.tsx";
-import { Totals } from "./totals.tsx";
+import { type Supplies, Totals } from "./totals.tsx";
 import { type Day, ICE, listFrom, ORDER, versionsOf } from "./versions.ts";
 
-export interface ShiftCard {
-  readonly id: string;
-  readonly sheet: CardSheet;
-}
-
 interface ShiftListProps {
-  readonly bench: Bench;
+  readonly site: { readonly id: string; readonly name: string };
+  /** What the day's totals are held against. */
+  readonly supplies: Supplies;
   readonly day: string;
   readonly days: readonly { readonly day: string; readonly text: string }[];
   /** The site's cards that may be brewed. */
@@ -58,7 +60,7 @@ interface ShiftListProps {
 const KEPT = { saved: "Saved", saving: "Saving …", unsaved: "Not saved" } as const;
 
 /** What one day brews: cards and how many, in order, with what they add up to. */
-export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
+export function ShiftList({ site, supplies, day, days, cards, start }: ShiftListProps) {
   const router = useRouter();
   const { may, send } = useCounter();
   const mayPlan = may("planShift");
@@ -84,7 +86,7 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
     queue.current = queue.current.then(async () => {
       const { revision } = base.current;
       const sent = await send(
-        saveShift({ siteId: bench.site.id, day, revision, items: [...next.items], ice: next.ice }),
+        saveShift({ siteId: site.id, day, revision, items: [...next.items], ice: next.ice }),
       );
       waiting.current--;
       const saved = sent.ok && sent.data.theirs === undefined;
@@ -103,16 +105,14 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
     const at = (id: unknown) => items.findIndex((item) => item.id === id);
     change(arrayMove([...items], at(active.id), at(over.id)));
   };
-  const titleOf = (item: ShiftItem | undefined) => {
-    const sheet = item && byId.get(item.cardId)?.sheet;
-    return sheet ? cardTitle(sheet, false) : "a card that is not here";
-  };
+  const titleOf = (item: ShiftItem | undefined) =>
+    (item && byId.get(item.cardId)?.title) ?? "a card that is not here";
   const totals = useMemo(() => {
-    const sheets = new Map(cards.map(({ id, sheet }) => [id, sheet]));
+    const batchOf = new Map(cards.map(({ id, batch }) => [id, batch]));
     return shiftTotals(
       items.flatMap(({ cardId, batches }) => {
-        const sheet = sheets.get(cardId);
-        return sheet ? [{ batch: batchOf(sheet), batches }] : [];
+        const batch = batchOf.get(cardId);
+        return batch ? [{ batch, batches }] : [];
       }),
     );
   }, [items, cards]);
@@ -164,7 +164,7 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
           />
         </div>
         <p className="hidden print:block">
-          {bench.site.name}, {day}
+          {site.name}, {day}
         </p>
         <span className="ml-auto flex gap-2 print:hidden">
           <span role="status" className="self-center text-quiet text-sm">
@@ -197,7 +197,7 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
                 <Item
                   key={item.id}
                   item={item}
-                  sheet={byId.get(item.cardId)?.sheet}
+                  card={byId.get(item.cardId)}
                   mayPlan={mayPlan}
                   onBatches={(batches) =>
                     change(items.map((old) => (old.id === item.id ? { ...old, batches } : old)))
@@ -217,7 +217,7 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
             <Choice
               label="add a card"
               value=""
-              options={cards.map(({ id, sheet }) => ({ value: id, text: cardTitle(sheet, false) }))}
+              options={cards.map(({ id, title }) => ({ value: id, text: title }))}
               onChange={(cardId) => change([...items, { id: uuidv7(), cardId, batches: 1 }])}
             />
           </div>
@@ -225,11 +225,11 @@ export function ShiftList({ bench, day, days, cards, start }: ShiftListProps) {
       </Panel>
       <Totals
         totals={totals}
-        bench={bench}
+        supplies={supplies}
         ice={
           <IcePlan
-            bench={bench}
-            sources={totals.iceBySource}
+            supplies={supplies.iceSources}
+            drawn={totals.iceBySource}
             ice={ice}
             mayPlan={mayPlan}
             onIce={(next) => changeDay({ ...plan, ice: next })}
@@ -250,18 +250,18 @@ function iceWords(value: string | undefined): string {
 
 interface ItemProps {
   readonly item: ShiftItem;
-  readonly sheet: CardSheet | undefined;
+  readonly card: ShiftCard | undefined;
   readonly mayPlan: boolean;
   readonly onBatches: (batches: number) => void;
   readonly onRemove: () => void;
 }
 
-function Item({ item, sheet, mayPlan, onBatches, onRemove }: ItemProps) {
+function Item({ item, card, mayPlan, onBatches, onRemove }: ItemProps) {
   const units = useUnits();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: item.id });
   const [typed, setTyped] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
-  const title = sheet ? cardTitle(sheet, false) : "a card that is not here";
+  const title = card?.title ?? "a card that is not here";
   const commit = () => {
     if (typed === undefined) return;
     if (!/^\d{1,2}$/.test(typed.trim())) {
@@ -323,17 +323,15 @@ function Item({ item, sheet, mayPlan, onBatches, onRemove }: ItemProps) {
         <Link href={`/cards/${item.cardId}`} className="font-semibold underline decoration-rim/40">
           {title}
         </Link>
-        {sheet && (
+        {card && (
           <span className="block text-quiet text-sm">
-            {units.printMass(sheet.result.rounded.doseG)}
-            {sheet.dial && `, ${sheet.dial.grinder} ${sheet.dial.setting}`}
-            {sheet.result.rounded.settingG !== undefined &&
-              `, set ${printSetting(sheet.result.rounded.settingG)}`}
-            {sheet.result.rounded.iceG > 0 && `, ice ${units.printMass(sheet.result.rounded.iceG)}`}, into{" "}
-            {sheet.madeWith.vessel}
-            {icedMethodOf(sheet) === "steep" && (
+            {units.printMass(card.doseG)}
+            {card.dial && `, ${card.dial.grinder} ${card.dial.setting}`}
+            {card.settingG !== null && `, set ${printSetting(card.settingG)}`}
+            {card.iceG > 0 && `, ice ${units.printMass(card.iceG)}`}, into {card.vessel}
+            {card.steepH !== null && (
               <strong className="block text-due">
-                Begin it the day before: it steeps for {sheet.chosen.iced.steepH} hours.
+                Begin it the day before: it steeps for {card.steepH} hours.
               </strong>
             )}
           </span>

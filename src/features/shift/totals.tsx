@@ -6,15 +6,18 @@ import { printNumber } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 
+/** What a day's totals are held against. */
+export type Supplies = Pick<Bench, "coffees" | "cups" | "iceSources">;
+
 interface TotalsProps {
   readonly totals: ShiftTotals;
-  readonly bench: Bench;
+  readonly supplies: Supplies;
   /** The day's ice, where any is drawn. */
   readonly ice: ReactNode;
 }
 
 /** What the day adds up to, to be weighed out and set ready. */
-export function Totals({ totals, bench, ice }: TotalsProps) {
+export function Totals({ totals, supplies, ice }: TotalsProps) {
   const units = useUnits();
   const { coffees, brewWaterG, bypassG, rinseG, preheatG, iceBySource, filtersByBrewer, beverageByProduct } =
     totals;
@@ -23,12 +26,12 @@ export function Totals({ totals, bench, ice }: TotalsProps) {
     <div className="grid gap-3 *:min-w-0 md:grid-cols-2 print:grid-cols-2">
       <Panel title="Coffee to weigh out">
         <ul className="space-y-3">
-          {coffees.map(({ coffeeId, coffee, doses, purgeG, totalG }) => {
-            const stockG = bench.coffees.find(({ id }) => id === coffeeId)?.stockG ?? undefined;
+          {coffees.map(({ coffee, doses, purgeG, totalG }) => {
+            const stockG = supplies.coffees.find(({ id }) => id === coffee.id)?.stockG ?? undefined;
             return (
-              <li key={coffeeId}>
+              <li key={coffee.id}>
                 <p className="flex justify-between gap-3">
-                  <span className="font-semibold">{coffee}</span>
+                  <span className="font-semibold">{coffee.name}</span>
                   <strong className="font-display text-xl tabular-nums">{units.printMass(totalG)}</strong>
                 </p>
                 <p>{doses.map(({ count, doseG }) => `${count} × ${units.printMass(doseG)}`).join(" and ")}</p>
@@ -53,27 +56,31 @@ export function Totals({ totals, bench, ice }: TotalsProps) {
           {bypassG > 0 && <Row name="bypass" value={units.printLiquid(bypassG)} />}
           <Row name="to rinse papers" value={units.printLiquid(rinseG)} />
           {preheatG > 0 && <Row name="to warm vessels" value={units.printLiquid(preheatG)} />}
-          {iceBySource.map(({ name, iceG }) => (
-            <Row key={name} name={`ice from the ${name}`} value={units.printMass(Math.round(iceG))} />
+          {iceBySource.map(({ source, iceG }) => (
+            <Row
+              key={source.id}
+              name={source.name ? `ice from the ${source.name}` : "ice"}
+              value={units.printMass(Math.round(iceG))}
+            />
           ))}
-          {filtersByBrewer.map(({ name, count }) => (
-            <Row key={name} name={`filters for ${name}`} value={String(count)} />
+          {filtersByBrewer.map(({ brewer, count }) => (
+            <Row key={brewer.id} name={`filters for ${brewer.name}`} value={String(count)} />
           ))}
         </dl>
       </Panel>
       {ice}
       <Panel title="What comes out" className="md:col-span-2 print:col-span-2">
         <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
-          {beverageByProduct.map(({ name, serve, beverageG }) => {
-            const cups = bench.cups
+          {beverageByProduct.map(({ coffee, serve, beverageG }) => {
+            const cups = supplies.cups
               .filter((cup) => cup.serve === serve)
               .map(
                 (cup) => `${printNumber(Math.floor(cupsFrom(beverageG, cup)), 0)} cups of ${cup.volumeMl} ml`,
               );
             return (
               <Row
-                key={name + serve}
-                name={`${name}, ${serve}`}
+                key={coffee.id + serve}
+                name={`${coffee.name}, ${serve}`}
                 value={[units.printLiquid(beverageG), ...cups].join(" · ")}
               />
             );

@@ -9,7 +9,7 @@ import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { printSetting, quantitySentence } from "#words/index.ts";
+import { printSetting, quantitySentence } from "#words/figures";
 import { saveWall } from "./actions.ts";
 import type { WallView } from "./view.ts";
 

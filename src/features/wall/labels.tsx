@@ -3,7 +3,7 @@
 import type { Serve } from "#core/sheet";
 import { printNumber } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
-import { labelCaution } from "#words/index.ts";
+import { labelCaution } from "#words/log";
 import { PrintHead } from "./printHead.tsx";
 
 /** A pot's label: what is in it, and when it must be poured away. */

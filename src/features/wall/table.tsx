@@ -5,7 +5,8 @@ import Link from "next/link";
 import { Fragment } from "react";
 import { printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
-import { otherBurrsWords, printSetting } from "#words/index.ts";
+import { otherBurrsWords } from "#words/brew";
+import { printSetting } from "#words/figures";
 import type { WallRow, WallTable } from "./view.ts";
 
 interface TableProps {
@@ -163,7 +164,7 @@ function State({ approved }: Pick<WallRow, "approved">) {
   );
   if (!approved) return forecast;
   const { href, when, by, ground } = approved;
-  const said = (
+  const words = (
     <>
       {when}
       <span className="print:hidden">
@@ -175,7 +176,7 @@ function State({ approved }: Pick<WallRow, "approved">) {
   if (ground === "asApproved") {
     return (
       <Link href={href} className="whitespace-nowrap font-semibold text-good">
-        <Check size={14} aria-hidden className="inline" /> approved {said}
+        <Check size={14} aria-hidden className="inline" /> approved {words}
       </Link>
     );
   }
@@ -184,7 +185,7 @@ function State({ approved }: Pick<WallRow, "approved">) {
     <>
       {forecast}{" "}
       <Link href={href} className="text-due underline underline-offset-4 print:hidden">
-        {why} {said}
+        {why} {words}
       </Link>
       <span className="hidden print:inline">{inShort}</span>
     </>

@@ -1,9 +1,8 @@
 import type { Bench, BenchVessel } from "#contract/bench.ts";
 import { type Bath, type BathFailure, bathIceFor, chillInBath } from "#core/ice";
 import { hotBeverageOf, type SheetFigures } from "#core/sheet";
-import { brewTempOf, givenOf } from "#scaling/solved.ts";
-import { chosenOf, type ScaleState } from "#scaling/state.ts";
-import { dropOf } from "./input.ts";
+import { chosenOf, dropOf, type ScaleState } from "#scaling/choice";
+import { brewTempOf, givenOf } from "#scaling/sheet";
 
 /** A batch in its bath, turned and left alone. */
 export interface Bathed {

@@ -1,6 +1,6 @@
 import type { Correction } from "#core/iced";
 import { type PinName, type PinSet, pinSetsOf } from "#core/sheet";
-import type { ScaleState } from "#scaling/state.ts";
+import type { ScaleState } from "#scaling/choice";
 
 /** A dose is weighed to a tenth of a gram at the finest; a temperature is said to a tenth of a degree. */
 const TENTHS = 10;
@@ -15,8 +15,10 @@ export function corrected(correction: Correction, state: ScaleState): ScaleState
   const gone = state.pins.findIndex(
     (pin) => pin.name === name || !next.some((each) => each.name === pin.name),
   );
-  const kept = state.pins.filter((pin) => pin.name !== name && next.some((each) => each.name === pin.name));
-  const pins = [...kept.slice(0, Math.max(0, gone)), set, ...kept.slice(Math.max(0, gone))];
-  const inGlass = state.iced.inGlass.filter((pin) => kept.some((each) => each.name === pin));
+  const remainingPins = state.pins.filter(
+    (pin) => pin.name !== name && next.some((each) => each.name === pin.name),
+  );
+  const pins = [...remainingPins.slice(0, Math.max(0, gone)), set, ...remainingPins.slice(Math.max(0, gone))];
+  const inGlass = state.iced.inGlass.filter((pin) => remainingPins.some((each) => each.name === pin));
   return { ...state, pins, iced: { ...state.iced, inGlass } };
 }

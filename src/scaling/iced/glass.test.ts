@@ -1,15 +1,12 @@
 import { describe, expect, test } from "vitest";
 import { USUAL_ICED } from "#core/iced";
 import { must } from "#core/result";
-import { solveState } from "#scaling/solved.ts";
-import { firstState } from "#scaling/start.ts";
-import { type ScaleState, serveAs } from "#scaling/state.ts";
+import { cupOverIce, firstState, methodAs, type ScaleState, serveAs } from "#scaling/choice";
+import { solveState } from "#scaling/sheet";
 import { BENCH } from "#tests/pierHead.ts";
 import { bathOf } from "./bath.ts";
 import { glassesOf } from "./glass.ts";
-import { cupOverIce } from "./input.ts";
 import { meltingOf } from "./melting.ts";
-import { methodAs } from "./schools.ts";
 
 const CUP = { id: "iced 350", volumeMl: 350, fillG: 240, serve: "iced" as const };
 const HOUSE = { ...BENCH, cups: [CUP] };

@@ -2,8 +2,7 @@ import type { Bench } from "#contract/bench.ts";
 import { FIRST_SIP_S, type GlassPoint, glassCurve } from "#core/ice";
 import { GLASS_SERVICES, type GlassService, type IcedSheet, serveFrom } from "#core/iced";
 import { meltOf } from "#core/sheet";
-import { chosenOf, type ScaleState } from "#scaling/state.ts";
-import { icedCupOf, serveOf } from "./input.ts";
+import { chosenOf, icedCupOf, type ScaleState, serveOf } from "#scaling/choice";
 
 /** When it is looked at: the first sip, and after so many minutes on the table; s. */
 export const GLASS_MOMENTS_S = [FIRST_SIP_S, 300, 600, 900] as const;

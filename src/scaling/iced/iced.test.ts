@@ -10,21 +10,26 @@ import {
   USUAL_ICED,
 } from "#core/iced";
 import { must } from "#core/result";
-import { askingOf } from "#scaling/asking.ts";
-import { waysOf } from "#scaling/bigger.ts";
-import { makeCard } from "#scaling/card.ts";
-import { queryOf } from "#scaling/link.ts";
-import { readIced, readQuery } from "#scaling/readLink.ts";
-import { pinOn, solveState } from "#scaling/solved.ts";
-import { firstState } from "#scaling/start.ts";
-import { firstPins, fromRecipe, type ScaleState, serveAs } from "#scaling/state.ts";
+import { makeCard } from "#scaling/cards";
+import {
+  firstPins,
+  firstState,
+  fromRecipe,
+  icedQuery,
+  isCoupled,
+  methodAs,
+  queryOf,
+  readIced,
+  readQuery,
+  type ScaleState,
+  schooled,
+  schoolOf,
+  serveAs,
+} from "#scaling/choice";
+import { askingOf, coupleAsked, pinOn, solveCoupled, solveState, waysOf } from "#scaling/sheet";
 import { BENCH, SLACK_WATER } from "#tests/pierHead.ts";
-import { cardIcedOf } from "./card.ts";
-import { coupleAsked, solveCoupled } from "./coupling.ts";
-import { icedQuery } from "./input.ts";
-import { isCoupled } from "./method.ts";
+import { cardIcedOf } from "./cardIced.ts";
 import { turned } from "./placed.ts";
-import { methodAs, schooled, schoolOf } from "./schools.ts";
 
 const CUPS = [{ id: "iced 350", volumeMl: 350, fillG: 220, serve: "iced" as const }];
 const CONE = {

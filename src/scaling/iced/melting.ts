@@ -2,8 +2,7 @@ import type { Bench } from "#contract/bench.ts";
 import { type MeltCurve, meltCurve, type Stirring } from "#core/ice";
 import type { IcedSheet } from "#core/iced";
 import { hotBeverageOf } from "#core/sheet";
-import { chosenOf, type ScaleState } from "#scaling/state.ts";
-import { USUAL_PIECE_MM } from "./input.ts";
+import { chosenOf, type ScaleState, USUAL_PIECE_MM } from "#scaling/choice";
 
 export interface Melting {
   readonly curve: MeltCurve;

@@ -1,8 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
-import { solveState } from "#scaling/solved.ts";
-import { firstState } from "#scaling/start.ts";
-import { type ScaleState, serveAs } from "#scaling/state.ts";
+import { firstState, type ScaleState, serveAs } from "#scaling/choice";
+import { solveState } from "#scaling/sheet";
 import { BENCH } from "#tests/pierHead.ts";
 import { corrected } from "./corrected.ts";
 import { figureIn, turned } from "./placed.ts";

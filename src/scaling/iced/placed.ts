@@ -1,6 +1,6 @@
 import type { GlassPin, IcedSheet } from "#core/iced";
 import type { PinSet } from "#core/sheet";
-import type { ScaleState } from "#scaling/state.ts";
+import type { ScaleState } from "#scaling/choice";
 
 /** A figure as it is in the server or in the glass at the first sip; undefined where it is not known there. */
 export function figureIn(

@@ -1,8 +1,8 @@
 import type { Bench } from "#contract/bench.ts";
 import type { IcedSheet } from "#core/iced";
 import type { CheckCode } from "#core/sheet";
-import { solveState } from "#scaling/solved.ts";
-import { chosenOf, type ScaleState } from "#scaling/state.ts";
+import { chosenOf, type ScaleState } from "#scaling/choice";
+import { solveState } from "#scaling/sheet";
 
 /** What would make an iced batch fit: less of it, or two servers. */
 export interface ServerMend {

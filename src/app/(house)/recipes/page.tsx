@@ -1,20 +1,18 @@
 import type { Metadata } from "next";
 import { guarded } from "#app/guarded.tsx";
-import { listRecipes } from "#data/recipes.ts";
+import type { LinkQuery } from "#app/linkQuery.ts";
 import { Trouble } from "#features/frame/index.ts";
 import { Recipes, readFilter } from "#features/recipes/index.ts";
-import { database } from "#server/database.ts";
-import { currentBench } from "#server/site.ts";
+import { readRecipeList } from "#server/read/recipes.ts";
 
 export const metadata: Metadata = { title: "Recipes · Tumbek" };
 
 interface Props {
-  readonly searchParams: Promise<Record<string, string | string[] | undefined>>;
+  readonly searchParams: Promise<LinkQuery>;
 }
 
 export default guarded("see", async ({ searchParams }: Props) => {
-  const bench = await currentBench();
-  if (typeof bench === "string") return <Trouble what={bench} />;
-  const lines = await listRecipes(database());
-  return <Recipes lines={lines} start={readFilter(await searchParams)} site={bench.site} />;
+  const page = await readRecipeList();
+  if (typeof page === "string") return <Trouble what={page} />;
+  return <Recipes {...page} start={readFilter(await searchParams)} />;
 });

@@ -1,161 +1,22 @@
-import { format, parseISO } from "date-fns";
 import type { Metadata } from "next";
 import { guarded } from "#app/guarded.tsx";
-import { printDay } from "#app/times.ts";
-import type { Bench } from "#contract/bench.ts";
+import { type LinkQuery, paramsOf } from "#app/linkQuery.ts";
 import { Trouble } from "#features/frame/index.ts";
-import { Wall, WallCards, WallLabels, type WallRow, type WallView } from "#features/wall/index.ts";
-import { cupOverIce, icedCupOf } from "#scaling/iced/input.ts";
-import { queryOf } from "#scaling/link.ts";
-import { chosenOf } from "#scaling/state.ts";
-import { cellCard, type WallCell } from "#scaling/wall.ts";
-import { ownUrl, qrOf } from "#server/links.ts";
-import { currentBench } from "#server/site.ts";
-import { type Wall as WorkedWall, wallOf } from "#server/wall.ts";
-import { checkSentence, icedFailureSentence, outlookSentence } from "#words/index.ts";
+import { Wall, WallCards, WallLabels } from "#features/wall/index.ts";
+import { readWallPage } from "#server/read/wall.ts";
 
 export const metadata: Metadata = { title: "Wall chart · Tumbek" };
 
 interface Props {
-  readonly searchParams: Promise<Record<string, string | string[] | undefined>>;
+  readonly searchParams: Promise<LinkQuery>;
 }
 
 export default guarded("see", async ({ searchParams }: Props) => {
-  const bench = await currentBench();
-  if (typeof bench === "string") return <Trouble what={bench} />;
-  const { coffee, print } = await searchParams;
-  const wall = await wallOf(bench, typeof coffee === "string" ? coffee : "");
-  if (!wall) return <Trouble what="unmeasured" />;
-  if (print === "cards") return <WallCards coffee={wall.plan.coffee} cards={cardsOf(bench, wall)} />;
-  if (print === "labels") {
-    return <WallLabels coffee={wall.plan.coffee} site={bench.site.name} labels={labelsOf(bench, wall)} />;
+  const page = await readWallPage(paramsOf(await searchParams));
+  if (typeof page === "string") return <Trouble what={page} />;
+  if (page.as === "cards") return <WallCards coffee={page.coffee} cards={page.cards} />;
+  if (page.as === "labels") {
+    return <WallLabels coffee={page.coffee} site={page.site} labels={page.labels} />;
   }
-  return <Wall view={viewOf(bench, wall)} />;
+  return <Wall view={page.view} />;
 });
-
-function viewOf(bench: Bench, { plan, cells, choices, revision }: WorkedWall): WallView {
-  const cup = (serve: "hot" | "iced") => {
-    const own = bench.cups.find((each) => each.serve === serve);
-    return own && `${own.volumeMl} ml`;
-  };
-  const rowsOf = (brewerId: string, serve: "hot" | "iced") =>
-    cells
-      .filter((cell) => cell.brewerId === brewerId && cell.serve === serve)
-      .map((cell) => rowOf(bench, cell));
-  return {
-    site: bench.site,
-    coffee: named(plan.coffee),
-    recipe: { id: plan.recipe.recipeId, name: plan.recipe.name },
-    grinder: named(plan.grinder),
-    coffees: bench.coffees.map(named),
-    recipes: bench.recipes
-      .filter(({ brewer }) => brewer.kind !== "press")
-      .map(({ recipeId, name }) => ({ id: recipeId, name })),
-    grinders: bench.grinders.map(named),
-    brewers: plan.brewers.map(({ brewer, ...chosen }) => ({ ...named(brewer), ...chosen })),
-    cups: { hot: cup("hot"), iced: cup("iced") },
-    tables: plan.serves.map((serve) => ({
-      serve,
-      brewers: plan.brewers
-        .filter(({ shown }) => shown)
-        .map(({ brewer }) => ({
-          ...named(brewer),
-          byHand: brewer.kind === "hand",
-          rows: rowsOf(brewer.id, serve),
-        })),
-    })),
-    choices,
-    revision,
-    made: format(parseISO(bench.today), "d MMM yyyy"),
-  };
-}
-
-function named({ id, name }: { readonly id: string; readonly name: string }) {
-  return { id, name };
-}
-
-function rowOf(bench: Bench, { sizeG, state, made }: WallCell): WallRow {
-  const href = `/scale?${queryOf(state)}`;
-  if ("failure" in made) {
-    const said = icedFailureSentence(made.failure);
-    return { sizeG, href, figures: undefined, approved: undefined, troubles: [{ said, stop: true }] };
-  }
-  const { figures, approved, checks, warnings, fits } = made;
-  const recipe = bench.recipes.find(({ versionId }) => versionId === state.recipe);
-  return {
-    sizeG,
-    href,
-    figures: {
-      doseG: figures.doseG,
-      settingG: figures.settingG ?? figures.brewWaterG,
-      brewWaterG: figures.brewWaterG,
-      bypassG: figures.bypassG,
-      iceG: figures.iceG,
-      dialSetting: made.setting,
-      timeS: made.timeS,
-      yieldG: figures.yieldG,
-      strengthPct: made.strengthPct,
-      cups: made.cups,
-      waterTempC: recipe?.waterTempC ?? 0,
-      vessel: made.vessel,
-    },
-    approved: approved && {
-      href: `/log/${approved.batchId}`,
-      when: printDay(new Date(approved.approvedAt), bench.site.timeZone),
-      by: approved.approvedBy,
-      ground: made.ground,
-    },
-    troubles: [
-      ...checks.map((check) => ({ said: checkSentence(check), stop: check.severity === "stop" })),
-      ...(fits
-        ? []
-        : [{ said: `No pot of this service holds it: ${made.vessel} is the nearest.`, stop: false }]),
-      ...warnings.map((warning) => ({ said: outlookSentence(warning), stop: false })),
-    ].toSorted((a, b) => Number(b.stop) - Number(a.stop)),
-  };
-}
-
-/** The code on a card leads to the chart: there it is always what counts today. */
-function cardsOf(bench: Bench, { plan, cells }: WorkedWall) {
-  const qr = qrOf(ownUrl(`/wall?coffee=${plan.coffee.id}`));
-  return cells.flatMap((cell) => {
-    const made = cellCard(cell, bench);
-    if (!made) return [];
-    return [
-      {
-        id: `${cell.brewerId} ${cell.serve} ${cell.sizeG}`,
-        site: bench.site.name,
-        made: format(parseISO(bench.today), "d MMM yyyy"),
-        qr,
-        ...made,
-      },
-    ];
-  });
-}
-
-/** What goes into a glass of a wall's iced pot. */
-function glassFor(bench: Bench, state: WallCell["state"]) {
-  const cup = icedCupOf(state.iced, bench);
-  const { ice } = chosenOf(state, bench);
-  return cup && ice ? { volumeMl: cup.volumeMl, ...cupOverIce(cup, ice) } : undefined;
-}
-
-function labelsOf(bench: Bench, { plan, cells }: WorkedWall) {
-  return cells.flatMap(({ brewerId, serve, sizeG, state, made }) => {
-    if ("failure" in made) return [];
-    const vessel = bench.vessels.find(({ id }) => id === state.vessel);
-    const brewer = plan.brewers.find((each) => each.brewer.id === brewerId)?.brewer.name ?? "";
-    return [
-      {
-        id: `${brewerId} ${serve} ${sizeG}`,
-        vessel: made.vessel,
-        brewer,
-        serve,
-        yieldG: made.figures.yieldG,
-        cups: made.cups,
-        holdMin: vessel?.holdMin ?? null,
-        glass: serve === "iced" ? glassFor(bench, state) : undefined,
-      },
-    ];
-  });
-}

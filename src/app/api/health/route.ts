@@ -1,4 +1,7 @@
+import { eventLoopP99Ms } from "#server/health.ts";
 import { openRoute } from "#server/route.ts";
 
-/** Whether the application answers; `./tumbek start` waits for it. */
-export const GET = openRoute("open", () => Response.json({ application: "tumbek" }));
+/** Whether the application answers, and how promptly; `./tumbek start` waits for it. */
+export const GET = openRoute("open", () =>
+  Response.json({ application: "tumbek", eventLoopP99Ms: eventLoopP99Ms() }),
+);

@@ -1,13 +1,8 @@
-import { tz } from "@date-fns/tz";
-import { format } from "date-fns";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { guarded } from "#app/guarded.tsx";
-import { uuid } from "#contract/card.ts";
-import { readCard } from "#data/cards.ts";
 import { Card } from "#features/card/index.ts";
-import { database } from "#server/database.ts";
-import { ownUrl, qrOf } from "#server/links.ts";
+import { readCardPage } from "#server/read/card.ts";
 
 export const metadata: Metadata = { title: "Card · Tumbek" };
 
@@ -16,20 +11,7 @@ interface Props {
 }
 
 export default guarded("see", async ({ params }: Props) => {
-  const { id } = await params;
-  if (!uuid.safeParse(id).success) notFound();
-  const card = await readCard(database(), id);
+  const card = await readCardPage((await params).id);
   if (!card) notFound();
-  const made = format(card.createdAt, "d MMM yyyy", { in: tz(card.site.timeZone) });
-  return (
-    <Card
-      id={card.id}
-      draft={card.draft}
-      site={card.site.name}
-      sheet={card.sheet}
-      brewerGone={card.brewerGone}
-      qr={qrOf(ownUrl(`/cards/${id}`))}
-      made={made}
-    />
-  );
+  return <Card {...card} />;
 });

@@ -1,76 +1,12 @@
 import type { Metadata } from "next";
 import { guarded } from "#app/guarded.tsx";
-import { printDay } from "#app/times.ts";
-import { SIGNALS, type Signal } from "#core/learn";
 import { Trouble } from "#features/frame/index.ts";
-import { Moved, type MovedSeries } from "#features/log/index.ts";
-import type { Series } from "#scaling/watched.ts";
-import { now } from "#server/clock.ts";
-import { driftOf } from "#server/drift.ts";
-import { currentBench } from "#server/site.ts";
-import { evidenceSentences, FIRST_CHECKS, placeTitle, verdictSentence } from "#words/index.ts";
+import { Moved } from "#features/log/index.ts";
+import { readMoved } from "#server/read/moved.ts";
 
 export const metadata: Metadata = { title: "What has moved · Tumbek" };
 
-const DAY_MS = 86_400_000;
-/** Beverage is shown as a share of the water, in per cent. */
-const SHOWN: { readonly [signal in Signal]: number } = { time: 1, yield: 100, strength: 1 };
-
 export default guarded("see", async () => {
-  const bench = await currentBench();
-  if (typeof bench === "string") return <Trouble what={bench} />;
-  const { series, verdicts } = await driftOf(bench);
-  const nameOf = (id: string) =>
-    [...bench.brewers, ...bench.grinders, ...bench.coffees].find((thing) => thing.id === id)?.name ??
-    "something that is gone";
-  const titles = new Map(
-    series.map(({ id, standard }) => [
-      id,
-      placeTitle({ ...standard, coffee: nameOf(standard.coffeeId), brewer: nameOf(standard.brewerId) }),
-    ]),
-  );
-  const today = now().getTime();
-  return (
-    <Moved
-      verdicts={verdicts.map((verdict) => {
-        const names = {
-          thing: nameOf(verdict.thingId),
-          beside: nameOf(verdict.besideId),
-          since: printDay(new Date(verdict.sinceMs), bench.site.timeZone),
-          standardOf: (id: string) => titles.get(id) ?? "",
-        };
-        return {
-          said: verdictSentence(verdict, names),
-          evidence: evidenceSentences(verdict, names),
-          check: FIRST_CHECKS[verdict.cause],
-        };
-      })}
-      standards={series
-        .toSorted((a, b) => b.batches - a.batches)
-        .map(({ id, standard, batches, signals }) => ({
-          id,
-          batchId: standard.batchId,
-          title: titles.get(id)!,
-          batches,
-          hasMoved: verdicts.some(({ moved }) => moved.some(({ groupId }) => groupId === id)),
-          series: SIGNALS.flatMap((signal) => (signals[signal] ? drawn(signal, signals[signal], today) : [])),
-        }))}
-    />
-  );
+  const page = await readMoved();
+  return typeof page === "string" ? <Trouble what={page} /> : <Moved {...page} />;
 });
-
-function drawn(signal: Signal, { atMs, values, watched }: Series, todayMs: number): MovedSeries {
-  const times = SHOWN[signal];
-  return {
-    signal,
-    days: atMs.map((at) => (at - todayMs) / DAY_MS),
-    values: values.map((value) => times * value),
-    stretches: watched.stretches.map(({ from, to, centre, low, high }) => ({
-      from,
-      to,
-      centre: times * centre,
-      low: times * low,
-      high: times * high,
-    })),
-  };
-}

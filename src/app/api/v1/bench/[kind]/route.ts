@@ -1,8 +1,7 @@
 import { THING_KINDS } from "#contract/things.ts";
-import { readThings } from "#data/things.ts";
 import { Refusal } from "#server/action.ts";
 import { csvOf } from "#server/csv.ts";
-import { database } from "#server/database.ts";
+import { benchFile } from "#server/read/files.ts";
 import { route } from "#server/route.ts";
 import { siteAsked } from "#server/site.ts";
 
@@ -16,15 +15,7 @@ export const GET = route<{ readonly kind: string }>(
         code: "notThere",
       });
     }
-    const things = await readThings(database(), kind, await siteAsked(request));
-    const rows = things
-      .filter(({ removed }) => !removed)
-      .map(({ id, measuredAt, typical, figures }) => ({
-        id,
-        ...figures,
-        measuredAt: measuredAt?.toISOString() ?? null,
-        typical: typical.join(" "),
-      }));
+    const rows = await benchFile(kind, await siteAsked(request));
     if (new URL(request.url).searchParams.get("as") === "csv") return csvOf(kind, rows);
     return Response.json({ kind, rows });
   },

@@ -1,7 +1,7 @@
 import { refusal } from "#calc/answer.ts";
-import { answerInThread } from "#calc/inThread.ts";
 import { MOST_BYTES } from "#contract/calc.ts";
 import { addressOf } from "#server/door.ts";
+import { answerInThread } from "#server/inThread.ts";
 import { calcWaitS } from "#server/limit.ts";
 import { openRoute } from "#server/route.ts";
 

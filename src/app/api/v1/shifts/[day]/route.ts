@@ -4,7 +4,7 @@ import { Refusal } from "#server/action.ts";
 import { refuse, route } from "#server/route.ts";
 import { listOf, saveList } from "#server/shifts.ts";
 import { siteAsked } from "#server/site.ts";
-import { badInputSentence } from "#words/index.ts";
+import { badInputSentence } from "#words/api";
 
 type Params = { day: string };
 

@@ -1,0 +1,86 @@
+import { DEMO, expect, signIn, test } from "./page.ts";
+import { sharedHouse } from "./servers.ts";
+
+test.use({ as: "nobody" });
+
+/** Two application servers, as two processes, on one database. */
+test.describe("two servers on one house", () => {
+  let house: Awaited<ReturnType<typeof sharedHouse>>;
+  let one: Awaited<ReturnType<typeof house.start>>;
+  let two: Awaited<ReturnType<typeof house.start>>;
+  test.beforeAll(async () => {
+    house = await sharedHouse("shared");
+    [one, two] = await Promise.all([house.start(), house.start()]);
+  });
+  test.afterAll(() => house.end());
+
+  test("2,000 events that both write are followed at either, in order, without one skipped", async () => {
+    const EACH = 1000;
+    const headers = { authorization: `Bearer ${await house.token()}`, "content-type": "application/json" };
+    const write = async (base: string, day: string) => {
+      let revision = 0;
+      for (let n = 1; n <= EACH; n++) {
+        const ice = { fromMin: 600, toMin: 600 + (n % 600) + 1, sources: [] };
+        const response = await fetch(`${base}/api/v1/shifts/${day}`, {
+          method: "PUT",
+          headers,
+          body: JSON.stringify({ revision, items: [], ice }),
+        });
+        const answer = await response.json();
+        expect(response.status, JSON.stringify(answer)).toBe(200);
+        revision = answer.revision;
+      }
+    };
+    let writing = true;
+    const follow = async (base: string) => {
+      const days: string[] = [];
+      for (let last = 0; ; ) {
+        const isLastLook = !writing;
+        const page = await (await fetch(`${base}/api/v1/events?after=${last}`, { headers })).json();
+        for (const event of page.events) {
+          expect(event.n).toBe(last + 1);
+          expect(event.kind).toBe("listChanged");
+          days.push(`${event.details.day} ${event.details.revision}`);
+          last = event.n;
+        }
+        expect(page.last).toBe(last);
+        if (isLastLook && page.events.length === 0) return days;
+      }
+    };
+    const following = [one, two].map(({ base }) => follow(base));
+    await Promise.all([write(one.base, "2026-07-20"), write(two.base, "2026-07-21")]);
+    writing = false;
+    const [atOne, atTwo] = await Promise.all(following);
+    expect(atOne).toHaveLength(2 * EACH);
+    expect(atTwo).toEqual(atOne);
+    for (const day of ["2026-07-20", "2026-07-21"]) {
+      const own = atOne!.filter((each) => each.startsWith(day));
+      expect(own).toEqual(Array.from({ length: EACH }, (_, i) => `${day} ${i + 1}`));
+    }
+  });
+
+  test("a fit that is asked for at one survives its kill, and is done by the other, once", async ({
+    page,
+  }) => {
+    test.setTimeout(600_000);
+    const jobs = () =>
+      house.query("SELECT state, tries, answer FROM jobs WHERE kind = 'fitPair' ORDER BY asked_at DESC");
+    await page.goto(`${one.base}/sign-in?next=/log/forecast`);
+    await signIn(page, DEMO.lead);
+    await page.getByRole("button", { name: "Learn from these batches, from now on" }).click();
+    await expect.poll(async () => (await jobs())[0]?.state, { intervals: [5] }).toBe("taken");
+    await one.kill();
+    // It had not kept anything yet.
+    expect(await house.query("SELECT * FROM fits")).toEqual([]);
+    expect(await jobs()).toMatchObject([{ state: "taken", tries: 1 }]);
+
+    await expect.poll(async () => (await jobs())[0]?.state, { timeout: 240_000 }).toBe("done");
+    expect(await jobs()).toMatchObject([{ tries: 2 }]);
+    expect(await house.query("SELECT * FROM fits")).toHaveLength(1);
+    const trail = await house.query("SELECT * FROM audit WHERE subject = 'brewer' AND action = 'measured'");
+    expect(trail).toHaveLength(1);
+    // The sign-in counts at the other server, too, and there it stands.
+    await page.goto(`${two.base}/log/forecast`);
+    await expect(page.getByRole("button", { name: "Learn again" })).toBeVisible();
+  });
+});

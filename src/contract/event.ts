@@ -1,0 +1,42 @@
+import { z } from "zod";
+import { uuid } from "./card.ts";
+
+/** What can happen at a site. */
+export const EVENT_KINDS = [
+  "batchLogged",
+  "batchCorrected",
+  "batchTakenOut",
+  "batchPutBack",
+  "standardMade",
+  "standardEnded",
+  "cardKept",
+  "cardRemade",
+  "listChanged",
+  "bagOpened",
+] as const;
+export type EventKind = (typeof EVENT_KINDS)[number];
+
+/** What an event is about: ids, and figures that a follower need not look up. */
+export type EventDetails = Readonly<Record<string, string | number | boolean | null>>;
+
+/** One thing that happened at a site, as a follower reads it. */
+export const eventLine = z.strictObject({
+  n: z
+    .number()
+    .int()
+    .min(1)
+    .describe("Its number at the site: 1, 2, 3 … in the order of commits, without a gap"),
+  id: uuid,
+  kind: z.enum(EVENT_KINDS),
+  at: z.iso.datetime().describe("When it happened, by the clock of who did it"),
+  keptAt: z.iso.datetime().describe("When the house kept it"),
+  person: z.string().nullable().describe("Who did it; null for the house itself"),
+  details: z.record(z.string(), z.union([z.string(), z.number(), z.boolean(), z.null()])),
+});
+export type EventLine = z.infer<typeof eventLine>;
+
+/** What happened after a number, in order; ask again with `last` to go on. */
+export const eventPage = z.strictObject({
+  events: z.array(eventLine),
+  last: z.number().int().min(0).describe("The number to ask after next"),
+});

@@ -1,0 +1,75 @@
+"use client";
+
+import { memo } from "react";
+import type { Recipe } from "#core/recipe";
+import { Panel } from "#ui/panel.tsx";
+import { TypedField, WordsField } from "./typedField.tsx";
+
+interface CupFieldsProps {
+  readonly recipe: Recipe;
+  readonly at: (field: string) => string | undefined;
+  readonly onChange: (to: Partial<Recipe>) => void;
+}
+
+/** What the cup really was: timed, weighed, metered, tasted. */
+export const CupFields = memo(function CupFields({ recipe, at, onChange }: CupFieldsProps) {
+  return (
+    <Panel title="The cup that was made">
+      <div className="grid grid-cols-2 gap-x-3">
+        <TypedField
+          label="done at"
+          field="doneS"
+          kind="time"
+          optional
+          value={recipe.doneS}
+          bounds={[1, 86_400]}
+          help="the last drip, such as 3:10"
+          trouble={at("doneS")}
+          onValue={(doneS) => onChange({ doneS })}
+        />
+        <TypedField
+          label="came out"
+          field="weighedG"
+          kind="liquid"
+          optional
+          value={recipe.weighedG}
+          bounds={[1, 200_000]}
+          help="weighed, all that ended in the server"
+          trouble={at("weighedG")}
+          onValue={(weighedG) => onChange({ weighedG })}
+        />
+        <TypedField
+          label="strength"
+          field="strengthPct"
+          kind="pct"
+          optional
+          value={recipe.strengthPct}
+          bounds={[0.05, 30]}
+          help="metered, if it was"
+          onValue={(strengthPct) => onChange({ strengthPct })}
+        />
+      </div>
+      <WordsField
+        label="tasted"
+        value={recipe.taste}
+        help="hot, and again cooler"
+        onValue={(taste) => onChange({ taste })}
+      />
+      <WordsField
+        label="where it comes from"
+        value={recipe.origin}
+        onValue={(origin) => onChange({ origin })}
+      />
+    </Panel>
+  );
+}, sameCup);
+
+/** Only what the cup was is drawn here: a pour that moves leaves it as it is. */
+function sameCup(old: CupFieldsProps, next: CupFieldsProps): boolean {
+  const cup = ["doneS", "weighedG", "strengthPct", "taste", "origin"] as const;
+  return (
+    old.at === next.at &&
+    old.onChange === next.onChange &&
+    cup.every((name) => old.recipe[name] === next.recipe[name])
+  );
+}

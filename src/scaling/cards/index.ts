@@ -1,0 +1,12 @@
+/** A sheet kept to be brewed from: made, made anew, for a new bag's first pot, and logged from. */
+export { type BatchOfCard, batchOfCard } from "./batchOfCard.ts";
+export {
+  type CardForecast,
+  cardForecastOf,
+  type MadeCard,
+  makeCard,
+  poursFor,
+} from "./card.ts";
+export { type BagEffect, type Bagged, bagEffect, firstPotCard } from "./newBag.ts";
+export { remade } from "./remade.ts";
+export { shiftBatchOf, shiftCardOf } from "./shiftCard.ts";

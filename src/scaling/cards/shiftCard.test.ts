@@ -1,0 +1,47 @@
+import { expect, test } from "vitest";
+import type { CardSheet } from "#contract/card.ts";
+import { shiftBatchOf } from "./shiftCard.ts";
+
+const CARD = {
+  input: { serve: "hot", vessel: { brimG: 3100 } },
+  result: { rounded: { doseG: 180, brewWaterG: 2900, bypassG: 0, iceG: 0, yieldG: 2500 } },
+  dial: { grinder: "Chough", setting: 9 },
+  madeWith: {
+    coffee: "Saltmarsh",
+    coffeeId: "c",
+    filter: "paper",
+    rinseG: 300,
+    brewer: "Fulmar",
+    vessel: "dispenser",
+    purgeG: 12,
+  },
+} as unknown as CardSheet;
+
+test("a list weighs out what is ground: the dose, and what is sifted off it", () => {
+  expect(shiftBatchOf(CARD).doseG).toBe(180);
+  const sifted = { ...CARD, madeWith: { ...CARD.madeWith, siftLossPct: 10 } };
+  expect(shiftBatchOf(sifted).doseG).toBe(200);
+});
+
+test("a fifth of the brim warms a vessel for a hot batch, and none for an iced one; metal takes no rinse", () => {
+  expect(shiftBatchOf(CARD)).toMatchObject({ preheatG: 620, rinseG: 300, paper: true });
+  const iced = {
+    ...CARD,
+    input: { ...CARD.input, serve: "iced" },
+    madeWith: { ...CARD.madeWith, filter: "metal" },
+  };
+  expect(shiftBatchOf(iced as CardSheet)).toMatchObject({ preheatG: 0, rinseG: 0, paper: false });
+});
+
+test("an iced card draws its server's ice, its glasses' and its bath's from the bin", () => {
+  const glass = { volumeMl: 350, coffeeG: 220, iceG: 75, count: 10, tempC: 3, strengthPct: 1.1 };
+  const iced = { ...CARD, result: { rounded: { ...CARD.result.rounded, iceG: 1100 } }, iced: { glass } };
+  expect(shiftBatchOf(iced as unknown as CardSheet)).toMatchObject({
+    iceG: 1100,
+    glassIceG: 750,
+    glasses: 10,
+  });
+  const bath = { ...CARD, iced: { glass, bath: { iceG: 3400 } } };
+  expect(shiftBatchOf(bath as unknown as CardSheet)).toMatchObject({ iceG: 3400, glassIceG: 750 });
+  expect(shiftBatchOf(CARD)).toMatchObject({ iceG: 0, glassIceG: 0, glasses: 0 });
+});

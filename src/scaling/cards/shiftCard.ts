@@ -1,0 +1,51 @@
+import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import type { ShiftCard } from "#contract/shift.ts";
+import { toGrindG } from "#core/recipe";
+import type { ShiftBatch } from "#core/shift";
+import { cardTitle } from "#words/cards";
+
+/** Hot water that warms a vessel before it is filled, as a share of its brim. */
+const PREHEAT_SHARE = 0.2;
+
+/** A card as one batch that a shift list counts. */
+export function shiftBatchOf({ input, result, dial, iced, madeWith }: CardSheet): ShiftBatch {
+  const { doseG, brewWaterG, bypassG, iceG, yieldG } = result.rounded;
+  const hot = input.serve === "hot";
+  return {
+    coffee: { id: madeWith.coffeeId, name: madeWith.coffee },
+    serve: input.serve,
+    // What is weighed out is ground first, and some of it may be sifted off.
+    doseG: toGrindG({ doseG, siftLossPct: madeWith.siftLossPct ?? 0 }),
+    brewWaterG,
+    bypassG,
+    // A bath's ice is drawn from the same bin, whatever becomes of it.
+    iceG: iceG + (iced?.bath?.iceG ?? 0),
+    yieldG,
+    glassIceG: iced?.glass ? iced.glass.iceG * iced.glass.count : 0,
+    glasses: iced?.glass?.count ?? 0,
+    rinseG: madeWith.filter === "paper" ? madeWith.rinseG : 0,
+    paper: madeWith.filter === "paper",
+    brewer: { id: madeWith.brewerId, name: madeWith.brewer },
+    preheatG: hot && input.vessel ? PREHEAT_SHARE * input.vessel.brimG : 0,
+    iceSource: madeWith.iceSourceId
+      ? { id: madeWith.iceSourceId, name: madeWith.iceSource ?? "" }
+      : undefined,
+    grinder: dial && { id: madeWith.grinderId, setting: dial.setting, purgeG: madeWith.purgeG },
+  };
+}
+
+/** A card as a day's list shows and counts it. */
+export function shiftCardOf({ id, sheet }: { readonly id: string; readonly sheet: CardSheet }): ShiftCard {
+  const { rounded } = sheet.result;
+  return {
+    id,
+    title: cardTitle(sheet, false),
+    batch: shiftBatchOf(sheet),
+    doseG: rounded.doseG,
+    dial: sheet.dial ? { grinder: sheet.dial.grinder, setting: sheet.dial.setting } : null,
+    settingG: rounded.settingG ?? null,
+    iceG: rounded.iceG,
+    vessel: sheet.madeWith.vessel,
+    steepH: icedMethodOf(sheet) === "steep" ? sheet.chosen.iced.steepH : null,
+  };
+}

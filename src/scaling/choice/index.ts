@@ -1,0 +1,29 @@
+/** What is chosen on Scale: the state that is scaled, how it starts, and the link that it is kept in. */
+export { bloomedPours, canKeepBloom } from "./bloom.ts";
+export {
+  bloomPerDose,
+  cupOverIce,
+  dropOf,
+  icedCupOf,
+  icedInputFrom,
+  icedQuery,
+  serveOf,
+  USUAL_PIECE_MM,
+} from "./icedInput.ts";
+export { queryOf } from "./link.ts";
+export { aimsAtRatio, heldPins, isCoupled, isSteeped, judgedInGlass, withoutIce } from "./method.ts";
+export { readIced, readQuery } from "./readLink.ts";
+export { methodAs, schooled, schoolOf } from "./schools.ts";
+export { benchForScale, canScale, firstIced, firstState } from "./start.ts";
+export {
+  type Chosen,
+  chosenOf,
+  firstPins,
+  fromRecipe,
+  type GrindPick,
+  groundOn,
+  into,
+  recipeRatio,
+  type ScaleState,
+  serveAs,
+} from "./state.ts";

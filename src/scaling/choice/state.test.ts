@@ -1,0 +1,212 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { USUAL_SETTINGS } from "#contract/house.ts";
+import { must } from "#core/result";
+import { PIN_NAMES, solveSheet } from "#core/sheet";
+import { step } from "#parts/undoable.ts";
+import { extractionOf, grindAnswer, sheetInputOf, solveState } from "#scaling/sheet";
+import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
+import { queryOf } from "./link.ts";
+import { readQuery } from "./readLink.ts";
+import { benchForScale, firstState } from "./start.ts";
+import { chosenOf, fromRecipe, groundOn, into, serveAs } from "./state.ts";
+
+const START = firstState(BENCH);
+const names = (state: typeof START) => state.pins.map(({ name }) => name);
+
+describe("what a sheet starts with", () => {
+  test("hot: the vessel's fill and the recipe's ratio; the fill gives way first", () => {
+    expect(START.pins).toEqual([
+      { name: "yieldG", value: 2850 },
+      { name: "brewRatio", value: 16 },
+    ]);
+    expect(must(solveState(START, BENCH)).rounded).toMatchObject({
+      doseG: 202,
+      settingG: 3300,
+    });
+  });
+
+  test("an iced recipe brings its service, its ratio with ice, a vessel for it and the house's temperature", () => {
+    const iced = fromRecipe("slack", { ...START, pins: [] }, BENCH);
+    expect([iced.serve, iced.vessel]).toEqual(["iced", "steel"]);
+    expect(iced.pins).toContainEqual({ name: "totalRatio", value: 15 });
+    expect(iced.pins).toContainEqual({ name: "finalTempC", value: 8 });
+    const input = sheetInputOf(
+      { ...iced, pins: iced.pins.map((pin) => (pin.name === "yieldG" ? { ...pin, value: 2400 } : pin)) },
+      BENCH,
+    );
+    expect(input.heat?.dripTempC).toBe(77);
+    // Water boils at 90 °C at 3000 m: no recipe is brewed hotter there.
+    const high = { ...BENCH, site: { ...BENCH.site, altitudeM: 3000 } };
+    expect(sheetInputOf(iced, high).heat?.dripTempC).toBeCloseTo(90 - 15, 0);
+    expect(must(solveSheet(input)).rounded).toMatchObject({ doseG: 184, iceG: 1100, settingG: 1700 });
+  });
+});
+
+describe("what stays when something else is chosen", () => {
+  test("hot to iced and back keeps dose and yield pins, whichever there are", () => {
+    expect(names(serveAs("iced", START, BENCH))).toEqual(["yieldG", "totalRatio", "finalTempC"]);
+    const byDose = {
+      ...START,
+      pins: [
+        { name: "brewRatio" as const, value: 16 },
+        { name: "doseG" as const, value: 190 },
+      ],
+    };
+    expect(names(serveAs("iced", byDose, BENCH))).toEqual(["doseG", "totalRatio", "finalTempC"]);
+    const both = {
+      ...START,
+      pins: [
+        { name: "doseG" as const, value: 190 },
+        { name: "yieldG" as const, value: 2600 },
+      ],
+    };
+    expect(names(serveAs("iced", both, BENCH))).toEqual(["doseG", "yieldG", "finalTempC"]);
+    expect(names(serveAs("hot", serveAs("iced", both, BENCH), BENCH))).toEqual(["doseG", "yieldG"]);
+  });
+
+  test("another vessel is filled to its own fill, unless another yield was asked for", () => {
+    expect(into("pot", START, BENCH).pins[0]).toEqual({ name: "yieldG", value: 1880 });
+    const asked = { ...START, pins: [{ name: "yieldG" as const, value: 2000 }, START.pins[1]!] };
+    expect(into("pot", asked, BENCH).pins[0]).toEqual({ name: "yieldG", value: 2000 });
+  });
+
+  test("undo goes back and redo forth; a new step forgets what was undone", () => {
+    const set = (serve: "hot" | "iced") => ({ type: "set" as const, state: { ...START, serve } });
+    const twice = step(step({ past: [], now: START, future: [] }, set("iced")), { type: "undo" });
+    expect(twice.now).toBe(START);
+    expect(step(twice, { type: "redo" }).now.serve).toBe("iced");
+    expect(step(twice, set("hot")).future).toEqual([]);
+    expect(step({ past: [], now: START, future: [] }, { type: "undo" }).now).toBe(START);
+  });
+});
+
+describe("links", () => {
+  test("a state read back from its link is that state", () => {
+    const pins = fc.uniqueArray(
+      fc.record({ name: fc.constantFrom(...PIN_NAMES), value: fc.double({ min: 1, max: 25, noNaN: true }) }),
+      {
+        selector: ({ name }) => name,
+        maxLength: 4,
+        minLength: 1,
+      },
+    );
+    fc.assert(
+      fc.property(pins, fc.constantFrom("hot" as const, "iced" as const), (list, serve) => {
+        const sound = list.map(({ name, value }) => ({
+          name,
+          value: name.endsWith("Share") ? value / 30 : value,
+        }));
+        const state = { ...START, serve, pins: sound };
+        const query = Object.fromEntries(new URLSearchParams(queryOf(state)));
+        expect(readQuery(query, BENCH)).toEqual({ state, broken: false });
+      }),
+    );
+  });
+
+  test("whatever a link says, the answer is a state of this bench", () => {
+    const query = fc.dictionary(
+      fc.constantFrom("pins", "serve", "recipe", "brewer", "vessel", "ice", "__proto__"),
+      fc.oneof(fc.string(), fc.array(fc.string())),
+    );
+    fc.assert(
+      fc.property(query, (hostile) => {
+        const { state } = readQuery(hostile, BENCH);
+        expect(chosenOf(state, BENCH).brewer.name).toBe("Fulmar");
+        expect(
+          state.pins.every(({ name, value }) => PIN_NAMES.includes(name) && Number.isFinite(value)),
+        ).toBe(true);
+        solveState(state, BENCH);
+      }),
+    );
+  });
+});
+
+test("extraction is the metered cup's, weighed or by its balance, else the house's guess", () => {
+  expect(extractionOf(LOFT_CONE, 20)).toEqual({ pct: (1.38 * 303) / 22, guess: false });
+  expect(extractionOf(SLACK_WATER, 20).pct).toBeCloseTo((1.4 * (360 - 2.15 * 24)) / 24, 9);
+  expect(extractionOf({ ...LOFT_CONE, strengthPct: null }, 20)).toEqual({ pct: 20, guess: true });
+});
+
+describe("where the grind comes from", () => {
+  test("fits into the link, and comes back out of it", () => {
+    for (const grind of ["source", "contact", "extraction", 11.5] as const) {
+      const query = Object.fromEntries(new URLSearchParams(queryOf({ ...START, grind })));
+      expect(readQuery(query, BENCH)).toEqual({ state: { ...START, grind }, broken: false });
+    }
+    expect(queryOf(START)).not.toContain("grind=");
+  });
+
+  test("a link with a grind that is none starts with the house rule, and says so", () => {
+    for (const grind of ["", "coarse", "NaN", "1e999", "24.5", "-1"]) {
+      expect(readQuery({ grind }, BENCH)).toMatchObject({ state: { grind: "rule" }, broken: true });
+    }
+  });
+
+  test("a setting by hand stays on its own dial; an answer goes along to another", () => {
+    expect(groundOn("dunlin", { ...START, grind: 9 }).grind).toBe("rule");
+    expect(groundOn("dunlin", { ...START, grind: "extraction" })).toMatchObject({
+      grinder: "dunlin",
+      grind: "extraction",
+    });
+  });
+});
+
+describe("the dial", () => {
+  const chosen = chosenOf(START, BENCH);
+
+  test("the source on this grinder's dial, and the house rule from there by the depth of the beds", () => {
+    const answer = grindAnswer(chosen, 202, "hot", USUAL_SETTINGS.rule);
+    expect(answer.translated).toMatchObject({ setting: 9.5, extrapolated: false });
+    const { sourceMm, targetMm, exact } = answer.rule!;
+    expect(exact).toBeCloseTo(9.5 + 1.5 * Math.log2(targetMm / sourceMm), 9);
+    expect(answer.rule!.setting).toBe(8.5);
+  });
+
+  test("a hot recipe poured onto ice is ground a unit finer; an iced one already is", () => {
+    expect(grindAnswer(chosen, 202, "iced", USUAL_SETTINGS.rule).rule!.exact).toBeCloseTo(
+      grindAnswer(chosen, 202, "hot", USUAL_SETTINGS.rule).rule!.exact - 1,
+      9,
+    );
+    const iced = { ...chosen, recipe: { ...LOFT_CONE, serve: "iced" as const } };
+    expect(grindAnswer(iced, 202, "iced", USUAL_SETTINGS.rule).rule!.pulls.short).toBe(0);
+  });
+
+  test("grinders that were never matched say nothing", () => {
+    expect(
+      grindAnswer(
+        { ...chosen, recipe: { ...LOFT_CONE, pairs: {}, grinder: { ...LOFT_CONE.grinder!, curve: [] } } },
+        202,
+        "hot",
+        USUAL_SETTINGS.rule,
+      ),
+    ).toEqual({
+      source: { grinder: "Dunlin", setting: 31 },
+    });
+  });
+});
+
+describe("of thousands of recipes", () => {
+  const many = Array.from({ length: 300 }, (_, i) => ({
+    ...LOFT_CONE,
+    versionId: `v${i}`,
+    state: i % 10 === 9 ? ("standard" as const) : ("trial" as const),
+  }));
+
+  test("a page carries the one that was asked for and every standard before others, in their order", () => {
+    const few = benchForScale({ ...BENCH, recipes: many }, many[201]);
+    const ids = few.recipes.map(({ versionId }) => versionId);
+    expect(ids).toHaveLength(60);
+    expect(ids).toContain("v201");
+    expect(few.recipes.filter(({ state }) => state === "standard")).toHaveLength(30);
+    expect(ids).toEqual(many.map(({ versionId }) => versionId).filter((id) => ids.includes(id)));
+  });
+
+  test("a version that does not count yet comes along; a small house keeps all it has", () => {
+    const trial = { ...LOFT_CONE, versionId: "on trial" };
+    const ids = ({ recipes }: typeof BENCH) => recipes.map(({ versionId }) => versionId);
+    expect(ids(benchForScale(BENCH, trial))).toEqual(["loft", "slack", "on trial"]);
+    expect(ids(benchForScale(BENCH, LOFT_CONE))).toEqual(["loft", "slack"]);
+    expect(ids(benchForScale(BENCH, undefined))).toEqual(["loft", "slack"]);
+  });
+});

@@ -1,0 +1,159 @@
+import type {
+  Bench,
+  BenchBrewer,
+  BenchCoffee,
+  BenchGrinder,
+  BenchIce,
+  BenchRecipe,
+  BenchVessel,
+} from "#contract/bench.ts";
+import type { HouseSettings, IcedSchool } from "#contract/house.ts";
+import type { GrindPick, ScaleState } from "#contract/scaleState.ts";
+import type { IcedService } from "#core/iced";
+import { type PinSet, type Serve, trimmedRatio } from "#core/sheet";
+import { isSteeped } from "./method.ts";
+
+export type { GrindPick, ScaleState } from "#contract/scaleState.ts";
+
+/** The rows of the bench that a state names. */
+export interface Chosen {
+  readonly recipe: BenchRecipe;
+  readonly coffee: BenchCoffee;
+  readonly brewer: BenchBrewer;
+  readonly grinder: BenchGrinder;
+  readonly vessel: BenchVessel;
+  readonly ice: BenchIce | undefined;
+}
+
+export function chosenOf(state: ScaleState, bench: Bench): Chosen {
+  const byId = <T extends { readonly id: string }>(rows: readonly T[], id: string): T =>
+    rows.find((row) => row.id === id) ?? rows[0]!;
+  return {
+    recipe: bench.recipes.find(({ versionId }) => versionId === state.recipe) ?? bench.recipes[0]!,
+    coffee: byId(bench.coffees, state.coffee),
+    brewer: byId(bench.brewers, state.brewer),
+    grinder: byId(bench.grinders, state.grinder),
+    vessel: byId(bench.vessels, state.vessel),
+    ice: bench.iceSources.find(({ id }) => id === state.ice) ?? bench.iceSources[0],
+  };
+}
+
+/** Water to coffee in the recipe, ice counted; the same as hot water to coffee when it is hot. */
+export function recipeRatio({ hotWaterG, iceG, doseG }: BenchRecipe): number {
+  return (hotWaterG + iceG) / doseG;
+}
+
+/** A yield that the vessel takes and the brewer has the dose for, g, in whole hundreds. */
+export function firstYieldG({ recipe, brewer, vessel }: Chosen): number {
+  const mostG = brewer.doseMaxG * (recipeRatio(recipe) - brewer.retentionGPerG);
+  const step = vessel.workingG >= 1000 ? 100 : 10;
+  return vessel.workingG <= mostG ? vessel.workingG : Math.floor(mostG / step) * step;
+}
+
+/** The ratio as the house scales it: with less coffee for a bigger batch, where it trims the dose. */
+function scaledRatio(ratio: number, targetG: number, { recipe }: Chosen, trimPct: number): number {
+  const { hotWaterG, iceG, retentionGPerG, doseG } = recipe;
+  const sourceG = hotWaterG + iceG - retentionGPerG * doseG;
+  return trimmedRatio(ratio, { sourceG, targetG, trimPct });
+}
+
+/**
+ * What a sheet starts with: a yield, the recipe's ratio, and the house's temperature when iced; the yield gives
+ * way first. Iced, the house's school says what the ratio counts, or that a strength is wanted instead.
+ */
+export function firstPins(serve: Serve, chosen: Chosen, settings: HouseSettings): readonly PinSet[] {
+  const { recipe, vessel } = chosen;
+  const { doseTrimPct, icedSchool, icedTempC } = settings;
+  if (serve === "hot") {
+    const yieldG = vessel.workingG;
+    return [
+      { name: "yieldG", value: yieldG },
+      { name: "brewRatio", value: scaledRatio(recipeRatio(recipe), yieldG, chosen, doseTrimPct) },
+    ];
+  }
+  const yieldG = firstYieldG(chosen);
+  return [
+    { name: "yieldG", value: yieldG },
+    schoolPin(icedSchool, yieldG, chosen, settings),
+    { name: "finalTempC", value: icedTempC },
+  ];
+}
+
+/** What a school pins: the recipe's ratio as it counts it, less trimmed for a big batch, or the recipe's strength. */
+export function schoolPin(
+  school: IcedSchool,
+  yieldG: number,
+  chosen: Chosen,
+  { doseTrimPct, window }: HouseSettings,
+): PinSet {
+  const { recipe } = chosen;
+  const ratio = (value: number) => scaledRatio(value, yieldG, chosen, doseTrimPct);
+  const [low, high] = window.strengthPct;
+  switch (school) {
+    case "inside":
+    case "wholeGlass":
+      return { name: "totalRatio", value: ratio(recipeRatio(recipe)) };
+    case "onTop":
+      return { name: "brewRatio", value: ratio(recipe.hotWaterG / recipe.doseG) };
+    case "strength":
+      return { name: "strengthPct", value: recipe.strengthPct ?? (low + high) / 2 };
+  }
+}
+
+/** The vessel kept if it is for this service, else the first one that is. */
+export function vesselFor(serve: Serve, bench: Bench, current: string): string {
+  const fits = bench.vessels.filter(({ iced }) => iced === (serve === "iced"));
+  return fits.some(({ id }) => id === current) ? current : (fits[0]?.id ?? current);
+}
+
+/** Hot or iced: dose and yield pins are kept, the others are the first ones of the other service. */
+export function serveAs(serve: Serve, state: ScaleState, bench: Bench): ScaleState {
+  if (serve === state.serve) return state;
+  // Iced anew it is brewed onto its ice: other ways stand on pins of their own.
+  const iced: IcedService = { ...state.iced, method: "onIce" };
+  const grind = isSteeped(state) ? unset(state.grind) : state.grind;
+  const next = { ...state, serve, iced, grind, vessel: vesselFor(serve, bench, state.vessel) };
+  const massPins = state.pins.filter(({ name }) => name === "doseG" || name === "yieldG");
+  const first = firstPins(serve, chosenOf(next, bench), bench.settings);
+  const others = first.filter(
+    ({ name }) => !massPins.some((pin) => pin.name === name) && !(name === "yieldG" && massPins.length > 0),
+  );
+  // The last of the first ones matter most: a temperature before a ratio.
+  return { ...next, pins: [...massPins, ...others.slice(others.length - (first.length - massPins.length))] };
+}
+
+/** Another recipe brings its ratio, and its service with it. */
+export function fromRecipe(versionId: string, state: ScaleState, bench: Bench): ScaleState {
+  const recipe = bench.recipes.find((row) => row.versionId === versionId);
+  if (!recipe) return state;
+  // Another recipe has a bloom of its own.
+  const iced = { ...state.iced, bloomTimes: null };
+  const next = { ...state, recipe: versionId, coffee: recipe.coffeeId, iced };
+  if (recipe.serve !== state.serve) return serveAs(recipe.serve, next, bench);
+  const ratio = recipeRatio(recipe);
+  const pins = state.pins.map((pin) =>
+    pin.name === "brewRatio" || pin.name === "totalRatio" ? { ...pin, value: ratio } : pin,
+  );
+  return { ...next, pins };
+}
+
+/** Another vessel is filled to its own working fill, where the old one was. */
+export function into(vesselId: string, state: ScaleState, bench: Bench): ScaleState {
+  const old = chosenOf(state, bench).vessel;
+  const vessel = bench.vessels.find(({ id }) => id === vesselId);
+  if (!vessel) return state;
+  const pins = state.pins.map((pin) =>
+    pin.name === "yieldG" && pin.value === old.workingG ? { ...pin, value: vessel.workingG } : pin,
+  );
+  return { ...state, vessel: vesselId, pins };
+}
+
+/** Another grinder's dial: a setting by hand was the old one's. */
+export function groundOn(grinder: string, state: ScaleState): ScaleState {
+  return { ...state, grinder, grind: unset(state.grind) };
+}
+
+/** The pick of a grind where a setting by hand counts no more: it was for another dial, or for no bed. */
+export function unset(grind: GrindPick): GrindPick {
+  return typeof grind === "number" ? "rule" : grind;
+}

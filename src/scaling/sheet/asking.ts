@@ -1,0 +1,222 @@
+import type { Bench, BenchBrewer, BenchRecipe } from "#contract/bench.ts";
+import type { MissingForForecast } from "#contract/forecast.ts";
+import {
+  type Basket,
+  type BrewInput,
+  type Factors,
+  type Rhythm,
+  type Spread,
+  usualRhythm,
+  usualSpray,
+} from "#core/brew";
+import { type Curve, fitCurve, TEXTURE_UM, translate, umAt } from "#core/grind";
+import type { Asking, Limits, Plan, Programme } from "#core/outlook";
+import { bedOf, poursOf, type RecipeBench } from "#core/recipe";
+import type { SheetFigures } from "#core/sheet";
+import {
+  bloomedPours,
+  type Chosen,
+  chosenOf,
+  isSteeped,
+  judgedInGlass,
+  type ScaleState,
+} from "#scaling/choice";
+import { grindAnswer } from "./grindAnswer.ts";
+import { brewTempOf } from "./solved.ts";
+import { teachingOf } from "./teaching.ts";
+
+export type Asked = { readonly asking: Asking } | { readonly missing: MissingForForecast };
+
+/** A batch below a litre has a window of its own. */
+const SMALL_BATCH_G = 1000;
+
+/** What the forecast is asked for a sheet, or what of it is not known. */
+export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures): Asked {
+  const chosen = chosenOf(state, bench);
+  const { recipe, brewer, grinder } = chosen;
+  if (isSteeped(state)) return { missing: "steep" };
+  if (recipe.brewer.kind === "press") return { missing: "sourcePress" };
+  if (brewer.kind === "press") return { missing: "press" };
+  if (!recipe.basket) return { missing: "sourceBasket" };
+  if (!brewer.basket) return { missing: "basket" };
+  const curve = curveOf(chosen);
+  if (!curve) return { missing: "curve" };
+  const answer = grindAnswer(chosen, figures.doseG, state.serve, bench.settings.rule);
+  const sourceUm = groundUm(recipe) ?? (answer.translated && umAt(curve, answer.translated.exact));
+  if (sourceUm === undefined) return { missing: "matched" };
+  const planOf = (other: BenchBrewer, basket: Basket) =>
+    planOn({ ...other, basket }, chosen, state, bench, figures);
+  const plan = planOf(brewer, brewer.basket);
+  const source = sourceOf(chosen, bench, sourceUm);
+  return {
+    asking: {
+      source,
+      plan,
+      byHand: recipe.brewer.kind === "hand" && brewer.kind === "hand",
+      dial: {
+        min: grinder.min,
+        max: grinder.max,
+        step: grinder.step,
+        higherIs: grinder.higherIs,
+        curve,
+      },
+      settings: { source: answer.translated?.exact, rule: answer.rule?.from },
+      teaching: teachingOf(bench, grinder, chosen.coffee),
+      pick: state.grind,
+      spread: spreadOf(chosen, bench),
+      mending: {
+        others: bench.brewers.flatMap((other) =>
+          other.basket && other.id !== brewer.id && other.kind === brewer.kind && takes(other, figures)
+            ? { name: other.name, plan: planOf(other, other.basket) }
+            : [],
+        ),
+      },
+    },
+  };
+}
+
+/** What the grinder's dial grinds: by its own curve, else by the source grinder's through the matched pairs. */
+function curveOf({ recipe, grinder }: Chosen): Curve | undefined {
+  const own = fitCurve(grinder.curve);
+  if (own.ok) return own.value;
+  const pairs = recipe.pairs[grinder.id] ?? [];
+  const points = (recipe.grinder?.curve ?? []).flatMap((point) => {
+    const translation = translate(point.setting, pairs);
+    return translation.ok ? [{ ...point, setting: translation.value.setting }] : [];
+  });
+  const through = fitCurve(points);
+  return through.ok ? through.value : undefined;
+}
+
+/** Only what a rhythm is: it is sent to another thread with every edit. */
+function rhythmOf(recipe: BenchRecipe, { serve, iced }: ScaleState): Rhythm {
+  const { brewer, doseG, blooms } = recipe;
+  const bloomTimes = serve === "iced" ? iced.bloomTimes : null;
+  return brewer.kind === "hand" ? { doseG, blooms, pours: bloomedPours(recipe, bloomTimes) } : usualRhythm();
+}
+
+/** The recipe as it was brewed; its basket is known. */
+function sourceOf({ recipe }: Chosen, bench: Bench, grindUm: number): BrewInput {
+  const with_ = recipeBenchOf(recipe, bench, grindUm);
+  return { ...bedOf(recipe, with_)!, pours: poursOf(recipe, with_) };
+}
+
+/** A recipe's own bench, as the forecast takes it. */
+export function recipeBenchOf(recipe: BenchRecipe, bench: Bench, grindUm = groundUm(recipe)): RecipeBench {
+  const { brewer, basket, densityGPerMl, retentionGPerG } = recipe;
+  return {
+    kind: brewer.kind,
+    basket,
+    sprays: brewer.sprays,
+    grindUm,
+    retentionGPerG,
+    densityGPerMl,
+    factors: factorsOf(bench, {
+      brewerId: recipe.brewerId,
+      grinderId: recipe.grinder?.id,
+      drag: brewer.drag,
+    }),
+    roomTempC: bench.settings.roomTempC,
+  };
+}
+
+/** What a recipe's setting grinds, else its texture, µm; undefined where neither is known. */
+export function groundUm({
+  grinder,
+  dialSetting,
+  texture,
+}: Pick<BenchRecipe, "dialSetting" | "texture"> & {
+  readonly grinder: Pick<NonNullable<BenchRecipe["grinder"]>, "curve"> | null;
+}): number | undefined {
+  const curve = grinder && fitCurve(grinder.curve);
+  if (curve?.ok && dialSetting !== null) return umAt(curve.value, dialSetting);
+  return dialSetting === null && texture ? TEXTURE_UM[texture] : undefined;
+}
+
+/** The filter's drag, times what was fitted to a cup of this brewer and grinder. */
+export function factorsOf(
+  { fits }: Pick<Bench, "fits">,
+  {
+    brewerId,
+    grinderId,
+    drag,
+  }: { readonly brewerId: string; readonly grinderId: string | undefined; readonly drag: number },
+): Required<Factors> {
+  const fit = fits.find((each) => each.brewerId === brewerId && each.grinderId === grinderId);
+  return { permeability: (fit?.permeability ?? 1) / drag, extraction: fit?.extraction ?? 1 };
+}
+
+/** The sheet's batch on a brewer: the chosen one, or another of the bench. */
+function planOn(
+  brewer: BenchBrewer & { readonly basket: Basket },
+  { recipe, coffee, grinder }: Chosen,
+  state: ScaleState,
+  bench: Bench,
+  { doseG, brewWaterG, bypassG, iceG }: SheetFigures,
+): Plan {
+  const programme: Programme =
+    brewer.kind === "hand"
+      ? { by: "hand", rhythm: rhythmOf(recipe, state) }
+      : { by: "spray", modes: brewer.sprays.length > 0 ? brewer.sprays : [usualSpray(brewWaterG)] };
+  const { brewTimeS, window } = bench.settings;
+  const timeS: Limits["timeS"] =
+    brewer.kind === "hand"
+      ? brewTimeS[state.serve === "iced" ? "icedHand" : "hand"]
+      : brewTimeS[brewWaterG < SMALL_BATCH_G ? "smallBatch" : "batch"];
+  return {
+    doseG,
+    waterG: brewWaterG,
+    addedG: bypassG + iceG,
+    programme,
+    basket: brewer.basket,
+    waterTempC: brewTempOf({ recipe, brewer }, bench).tempC,
+    retentionGPerG: brewer.retentionGPerG,
+    densityGPerMl: coffee.densityGPerMl,
+    factors: factorsOf(bench, { brewerId: brewer.id, grinderId: grinder.id, drag: brewer.filter.drag }),
+    limits: {
+      paperMm: brewer.basket.heightMm,
+      timeS,
+      strengthPct: judgedInGlass(state) ? undefined : window.strengthPct,
+      extractionPct: window.extractionPct,
+    },
+  };
+}
+
+function takes({ doseMaxG, lattice }: BenchBrewer, { doseG, brewWaterG }: SheetFigures): boolean {
+  const delivers = (settingG: number) => lattice.interceptG + lattice.slope * settingG;
+  return (
+    doseG <= doseMaxG &&
+    brewWaterG >= delivers(lattice.minSettingG) &&
+    brewWaterG <= delivers(lattice.maxSettingG)
+  );
+}
+
+/*
+ * Standard deviations: of what was measured here, and of what is only usual for its kind. The model's own two
+ * factors are less uncertain where a cup of this brewer and grinder was fitted.
+ */
+const GRIND_SHARE = { sieve: 0.03, word: 0.12, matched: 0.06 };
+const RETENTION_G_PER_G = { measured: 0.05, typical: 0.2 };
+const DENSITY_G_PER_ML = { measured: 0.008, typical: 0.025 };
+const WATER_TEMP_C = { measured: 0.7, recipe: 2 };
+const MODEL = {
+  fitted: { permeabilityShare: 0.1, extractionShare: 0.035 },
+  unknown: { permeabilityShare: 0.2, extractionShare: 0.06 },
+};
+
+function spreadOf({ brewer, grinder, coffee }: Chosen, { fits }: Bench): Spread {
+  const fitted = fits.some(({ brewerId, grinderId }) => brewerId === brewer.id && grinderId === grinder.id);
+  const grind =
+    grinder.curve.length === 0
+      ? "matched"
+      : grinder.curve.every(({ by }) => by === "sieve")
+        ? "sieve"
+        : "word";
+  return {
+    grindShare: GRIND_SHARE[grind],
+    retentionGPerG: RETENTION_G_PER_G[brewer.typical.includes("retention") ? "typical" : "measured"],
+    densityGPerMl: DENSITY_G_PER_ML[coffee.typical.includes("density") ? "typical" : "measured"],
+    waterTempC: WATER_TEMP_C[brewer.sprayTempC === null ? "recipe" : "measured"],
+    ...MODEL[fitted ? "fitted" : "unknown"],
+  };
+}

@@ -1,0 +1,154 @@
+import { describe, expect, test } from "vitest";
+import type { Bench } from "#contract/bench.ts";
+import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import { ICED_METHODS } from "#core/iced";
+import { must } from "#core/result";
+import { type MadeCard, makeCard } from "#scaling/cards";
+import { firstState, methodAs, type ScaleState, serveAs, withoutIce } from "#scaling/choice";
+import { teachingOf } from "#scaling/sheet";
+import { BENCH, LOFT_CONE } from "#tests/pierHead.ts";
+import { BIG_POT } from "#tests/standards.ts";
+import { asStandard, nearestSetting, standardAt } from "./approved.ts";
+import { cardAfterBatch, placeOfCard } from "./standard.ts";
+
+const FULMAR = BENCH.brewers[0]!;
+const sheetOf = ({ sheet }: MadeCard) => sheet;
+const CARD = sheetOf(must(makeCard(firstState(BENCH), BENCH)));
+const benchWith = (...standards: Bench["standards"]): Bench => ({ ...BENCH, standards });
+const cardAfter = (card: CardSheet, bench: Bench, batchId = BIG_POT.batchId) => {
+  const made = cardAfterBatch(card, LOFT_CONE, { bench, batchId, grinderIds: ["chough"] });
+  return made && sheetOf(must(made));
+};
+
+describe("the standard of a pot", () => {
+  test("is of its coffee, brewer, service and size, and of the nearest size", () => {
+    const place = placeOfCard(CARD);
+    expect(standardAt([BIG_POT], place)).toBe(BIG_POT);
+    for (const other of [
+      { coffeeId: "low tide" },
+      { brewerId: "turnstone" },
+      { serve: "iced" as const, method: "onIce" as const },
+      { sizeG: 2400 },
+    ]) {
+      expect(standardAt([{ ...BIG_POT, ...other }], place)).toBeUndefined();
+    }
+    const near = { ...BIG_POT, id: "near", sizeG: 2790 };
+    expect(standardAt([{ ...BIG_POT, sizeG: 2900 }, near], place)).toBe(near);
+  });
+
+  test("water that was delivered is the setting of the brewer that is nearest", () => {
+    expect(nearestSetting(FULMAR, 3229)).toMatchObject({ settingG: 3300 });
+    expect(nearestSetting(FULMAR, 3260).settingG).toBe(3300);
+    expect(nearestSetting(FULMAR, 9000).settingG).toBe(3600);
+    expect(nearestSetting(FULMAR, 3229).deliveredG).toBeCloseTo(0.976 * 3300 + 8, 9);
+  });
+});
+
+describe("a card and its standard", () => {
+  test("follows a batch that is approved: its dose, its setting and its dial, and says so", () => {
+    const card = cardAfter(CARD, benchWith(BIG_POT))!;
+    expect(card.result.rounded).toMatchObject({ doseG: 202, settingG: 3300 });
+    expect(card.dial).toMatchObject({ setting: 11, by: "standard" });
+    expect(card.standard).toMatchObject({ batchId: "big pot", brewTimeS: 352, strengthPct: 1.38 });
+    expect(card.standard?.was).toEqual({ pins: CARD.chosen.pins, grind: CARD.chosen.grind });
+  });
+
+  test("stays where it is ground on another grinder, and says why", () => {
+    const other = cardAfterBatch(CARD, LOFT_CONE, {
+      bench: benchWith({ ...BIG_POT, grinderId: "dunlin" }),
+      batchId: "big pot",
+      grinderIds: ["dunlin"],
+    });
+    expect(other).toEqual({ ok: false, failure: { code: "otherGrinder" } });
+  });
+
+  test("moves along when the batch is corrected, and goes back when it is taken out; and follows again", () => {
+    const approved = cardAfter(CARD, benchWith(BIG_POT))!;
+    const corrected = cardAfter(approved, benchWith({ ...BIG_POT, dialSetting: 12, doseG: 198 }))!;
+    expect([corrected.dial?.setting, corrected.result.rounded.doseG]).toEqual([12, 198]);
+    const lapsed = cardAfter(corrected, benchWith())!;
+    expect(lapsed.input.pins).toEqual(CARD.input.pins);
+    expect(lapsed.dial).toMatchObject({ setting: CARD.dial!.setting, by: CARD.dial!.by });
+    expect(lapsed.standard?.lapsed).toBe(true);
+    expect(cardAfter(lapsed, benchWith(BIG_POT))?.standard?.lapsed).toBeUndefined();
+  });
+
+  test("a batch that replaces another takes its cards over; another pot's leaves them alone", () => {
+    const approved = cardAfter(CARD, benchWith(BIG_POT))!;
+    const next = { ...BIG_POT, id: "standard next", batchId: "next", dialSetting: 10 };
+    expect(cardAfter(approved, benchWith(next), "next")?.dial?.setting).toBe(10);
+    const small = { ...BIG_POT, batchId: "small", sizeG: 2000, doseG: 145, waterG: 2350 };
+    expect(cardAfter(approved, benchWith(BIG_POT, small), "small")).toBeUndefined();
+    expect(cardAfter(CARD, benchWith(small), "small")).toBeUndefined();
+  });
+
+  test("a card that is ground by the learned dial is ground anew with every lesson", () => {
+    const state = { ...firstState(BENCH), grind: "learned" as const };
+    const learned = sheetOf(must(makeCard(state, BENCH)));
+    const small = { ...BIG_POT, batchId: "small", sizeG: 2000, doseG: 145, waterG: 2350, dialSetting: 15 };
+    const taught = cardAfter(learned, benchWith(small), "small")!;
+    expect(taught.dial?.by).toBe("learned");
+    expect(taught.dial!.setting).toBeGreaterThan(learned.dial!.setting);
+  });
+
+  test("what was steeped teaches no dial: there was no bed", () => {
+    const lessonsOf = (method: "bath" | "steep") =>
+      teachingOf(benchWith({ ...BIG_POT, serve: "iced", method }), BENCH.grinders[0]!, BENCH.coffees[0]!)
+        .lessons;
+    expect([lessonsOf("bath"), lessonsOf("steep")].map(({ length }) => length)).toEqual([1, 0]);
+  });
+
+  test("Scale takes it as it was brewed", () => {
+    const state = asStandard(firstState(BENCH), BIG_POT, BENCH);
+    expect(state.grind).toBe(11);
+    expect(state.pins).toEqual([
+      { name: "doseG", value: 202 },
+      { name: "brewWaterG", value: 0.976 * 3300 + 8 },
+    ]);
+  });
+});
+
+describe("an iced card and its standard", () => {
+  const CUPS = [{ id: "iced 350", volumeMl: 350, fillG: 220, serve: "iced" as const }];
+  const house = (...standards: Bench["standards"]): Bench => ({ ...BENCH, cups: CUPS, standards });
+  const ICED = serveAs("iced", firstState(house()), house());
+  const cardOf = (state: ScaleState) => sheetOf(must(makeCard(state, house())));
+  const potFor = (card: CardSheet) => ({
+    ...BIG_POT,
+    serve: "iced" as const,
+    method: icedMethodOf(card),
+    sizeG: card.result.rounded.yieldG,
+    doseG: 190,
+    waterG: 1667,
+    iceG: withoutIce(card.chosen) ? 0 : 1100,
+  });
+  const settledOf = (card: CardSheet, bench: Bench) => {
+    const made = cardAfterBatch(card, LOFT_CONE, { bench, batchId: BIG_POT.batchId, grinderIds: ["chough"] });
+    return made && sheetOf(must(made));
+  };
+
+  test.each(ICED_METHODS)("made by %s it follows a batch that was made so, and no other", (method) => {
+    const card = cardOf(methodAs(method, ICED, house()));
+    const pot = potFor(card);
+    const followed = settledOf(card, house(pot))!;
+    expect(followed.result.rounded).toMatchObject({ doseG: 190, iceG: pot.iceG });
+    expect(followed.dial).toMatchObject({ setting: pot.dialSetting, by: "standard" });
+    // Its water is that batch's, as near as the brewer's settings, or the scale, come to it.
+    const { brewWaterG, bypassG } = followed.result.rounded;
+    expect(Math.abs(brewWaterG + bypassG - pot.waterG)).toBeLessThan(50);
+    expect(settledOf(followed, house())!.result.rounded).toEqual(card.result.rounded);
+    for (const other of ICED_METHODS.filter((each) => each !== method)) {
+      expect(settledOf(card, house({ ...pot, method: other }))).toBeUndefined();
+    }
+  });
+
+  test("one that was said of the glass is said of it again when its standard lapses", () => {
+    const said = { ...ICED, iced: { ...ICED.iced, inGlass: ["totalRatio" as const] } };
+    const card = cardOf(said);
+    const followed = settledOf(card, house(potFor(card)))!;
+    expect(followed.result.rounded.doseG).toBe(190);
+    const lapsed = settledOf(followed, house())!;
+    expect(lapsed.standard!.lapsed).toBe(true);
+    expect(lapsed.result.rounded).toEqual(card.result.rounded);
+  });
+});

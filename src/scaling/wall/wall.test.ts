@@ -1,0 +1,108 @@
+import { describe, expect, test } from "vitest";
+import type { Bench } from "#contract/bench.ts";
+import { firstOf, recommended } from "#core/outlook";
+import { must } from "#core/result";
+import { finished } from "#core/turns";
+import { askingOf, solveState } from "#scaling/sheet";
+import { CHOUGH_CURVE } from "#tests/grinders.ts";
+import { BENCH } from "#tests/pierHead.ts";
+import { BIG_POT } from "#tests/standards.ts";
+import { cellCard, wallInTurns, wallPlan } from "./wall.ts";
+
+const TAUGHT: Bench = { ...BENCH, standards: [BIG_POT] };
+const planOf = (bench: Bench, choices = {}) => wallPlan(bench, bench.coffees[0]!, choices)!;
+const cellsOf = (bench: Bench, choices = {}) => finished(wallInTurns(bench, planOf(bench, choices)));
+const madeAt = (bench: Bench, sizeG: number, serve = "hot", choices = {}) => {
+  const cell = cellsOf(bench, choices).find((each) => each.sizeG === sizeG && each.serve === serve);
+  if (!cell || "failure" in cell.made) throw new Error(`no cell of ${sizeG}`);
+  return { cell, ...cell.made };
+};
+const SIZES = { brewers: [{ id: "fulmar", shown: true, sizesG: [2000, 2800] }] };
+
+describe("what hangs on the wall", () => {
+  test("the usual sizes span the brewer's window, within what its basket takes, with what was approved", () => {
+    const [{ sizesG, chosen }] = planOf(BENCH).brewers as [ReturnType<typeof planOf>["brewers"][number]];
+    expect(chosen).toBe(false);
+    expect(sizesG.length).toBeGreaterThanOrEqual(3);
+    expect(sizesG).toEqual(sizesG.toSorted((a, b) => a - b));
+    for (const cell of cellsOf(BENCH, { serves: "hot" })) {
+      expect(
+        "failure" in cell.made ? "none" : cell.made.checks.filter(({ severity }) => severity === "stop"),
+      ).toEqual([]);
+    }
+    const odd = { ...BIG_POT, sizeG: 2340, doseG: 170, waterG: 2700 };
+    expect(planOf({ ...BENCH, standards: [odd] }).brewers[0]?.sizesG).toContain(2300);
+  });
+
+  test("a lead's list, one service, and brewers that are not shown", () => {
+    expect(cellsOf(BENCH, SIZES).map(({ serve, sizeG }) => [serve, sizeG])).toEqual([
+      ["hot", 2000],
+      ["hot", 2800],
+      ["iced", 2000],
+      ["iced", 2800],
+    ]);
+    expect(cellsOf(BENCH, { ...SIZES, serves: "iced" }).every(({ serve }) => serve === "iced")).toBe(true);
+    expect(cellsOf(BENCH, { brewers: [{ id: "fulmar", shown: false }] })).toEqual([]);
+  });
+
+  test("what was approved stands as it was brewed; what was not is forecast", () => {
+    const approved = madeAt(TAUGHT, 2800, "hot", SIZES);
+    expect(approved).toMatchObject({ ground: "asApproved", setting: 11, timeS: 352, strengthPct: 1.38 });
+    expect(approved.figures).toMatchObject({ doseG: 202, settingG: 3300 });
+    const forecast = madeAt(TAUGHT, 2000, "hot", SIZES);
+    expect(forecast).toMatchObject({ ground: "forecast", approved: undefined });
+    expect(forecast.timeS).toBeGreaterThan(120);
+  });
+
+  test("a forecast cell's dial is the one that Scale would suggest for its sheet", () => {
+    for (const serve of ["hot", "iced"] as const) {
+      const { cell, setting } = madeAt(TAUGHT, 2000, serve, SIZES);
+      const { rounded } = must(solveState(cell.state, TAUGHT));
+      const asked = askingOf(cell.state, TAUGHT, rounded);
+      if (!("asking" in asked)) throw new Error(asked.missing);
+      const { rungs } = must(firstOf(asked.asking)).ladder;
+      expect(recommended(rungs)).toBe("learned");
+      expect(setting).toBe(rungs.find(({ by }) => by === "learned")?.at.setting);
+    }
+  });
+
+  test("new burrs: the approved setting is translated, where the dial reaches it, and teaches no more", () => {
+    const shifted = CHOUGH_CURVE.map((point) => ({ ...point, um: point.um * 1.1 }));
+    const newBurrs = (curve: typeof shifted): Bench => ({
+      ...TAUGHT,
+      grinders: [{ ...TAUGHT.grinders[0]!, curve, curveVersion: 2 }],
+    });
+    const translated = madeAt(newBurrs(shifted), 2800, "hot", SIZES);
+    expect(translated.ground).toBe("translated");
+    expect(translated.setting).toBeLessThan(11);
+    const far = newBurrs(CHOUGH_CURVE.map((point) => ({ ...point, um: point.um * 2.5 })));
+    const off = madeAt(far, 2800, "hot", SIZES);
+    expect(off.ground).toBe("forecast");
+    expect(off.approved?.batchId).toBe("big pot");
+  });
+
+  test("a size that no pot holds, and one past the basket, are said", () => {
+    const big = { brewers: [{ id: "fulmar", shown: true, sizesG: [3400] }], serves: "hot" as const };
+    const { fits, checks } = madeAt(BENCH, 3400, "hot", big);
+    expect(fits).toBe(false);
+    expect(checks.map(({ code }) => code)).toContain("doseOverBasket");
+  });
+
+  test("each cell is a card with its steps; an approved one says so", () => {
+    const cards = cellsOf(TAUGHT, SIZES).map((cell) => cellCard(cell, TAUGHT)!);
+    expect(cards).toHaveLength(4);
+    const [forecast, approved] = cards;
+    expect(forecast?.sheet.standard).toBeUndefined();
+    expect(forecast?.sheet.dial?.by).toBe("learned");
+    expect(approved?.sheet).toMatchObject({
+      dial: { setting: 11, by: "standard" },
+      standard: { batchId: "big pot" },
+    });
+  });
+
+  test("a site without what a sheet takes has no wall", () => {
+    for (const without of [{ recipes: [] }, { grinders: [] }, { vessels: [] }]) {
+      expect(wallPlan({ ...BENCH, ...without }, BENCH.coffees[0]!, {})).toBeUndefined();
+    }
+  });
+});

@@ -1,0 +1,49 @@
+import { uuid } from "#contract/card.ts";
+import { may, type Role } from "#core/people";
+import { findBatch } from "#data/batches.ts";
+import { findApprovable } from "#data/standards.ts";
+import { Refusal } from "#server/action.ts";
+import { benchOf } from "#server/bench.ts";
+import { database } from "#server/database.ts";
+import { approvalOf } from "#server/standards.ts";
+import { printTime } from "#words/figures";
+import { placeTitle } from "#words/log";
+import { rightSentence } from "#words/people";
+import { onBench } from "./onBench.ts";
+
+/** One batch with its standing; undefined where there is no such batch. What its cards would become is asked for beside it. */
+export function readBatch(id: string, role: Role) {
+  return onBench(async (current) => {
+    const batch = uuid.safeParse(id).success ? await findBatch(database(), id) : undefined;
+    if (!batch) return undefined;
+    const { timeZone } = ((await benchOf(batch.siteId)) ?? current).site;
+    const found = await findApprovable(database(), id);
+    return {
+      batch: { ...batch, when: printTime(new Date(batch.at), timeZone) },
+      approvals: (found?.approvals ?? []).map(({ standard, person }) => ({
+        id: standard.id,
+        when: printTime(standard.at, timeZone),
+        person,
+        retired: standard.retiredAt ? printTime(standard.retiredAt, timeZone) : undefined,
+      })),
+      approval:
+        batch.approved || batch.removed || !may(role, "approve")
+          ? { cannot: rightSentence("approve") }
+          : await approvalWords(id, batch),
+    };
+  });
+}
+
+/** What a batch would become the standard of, or the sentence why it cannot be one. */
+async function approvalWords(
+  id: string,
+  { coffee, brewer }: { readonly coffee: string | null; readonly brewer: string },
+) {
+  try {
+    const { place, retires } = await approvalOf(id);
+    return { what: placeTitle({ coffee: coffee ?? "", brewer, ...place }), retires };
+  } catch (error) {
+    if (error instanceof Refusal) return { cannot: error.message };
+    throw error;
+  }
+}

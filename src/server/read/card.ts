@@ -1,0 +1,21 @@
+import { uuid } from "#contract/card.ts";
+import { readCard } from "#data/cards.ts";
+import { database } from "#server/database.ts";
+import { ownUrl, qrOf } from "#server/links.ts";
+import { printDay } from "#words/figures";
+
+/** A card's page, whatever its site; undefined where there is no such card. */
+export async function readCardPage(id: string) {
+  const card = uuid.safeParse(id).success ? await readCard(database(), id) : undefined;
+  if (!card) return undefined;
+  const { draft, site, sheet, brewerGone, createdAt } = card;
+  return {
+    id,
+    draft,
+    site: site.name,
+    sheet,
+    brewerGone,
+    qr: qrOf(ownUrl(`/cards/${id}`)),
+    made: printDay(createdAt, site.timeZone),
+  };
+}

@@ -1,0 +1,2 @@
+/** What a message to the API is told. */
+export { badInputSentence, calcSentence } from "./calc.ts";

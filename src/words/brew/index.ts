@@ -1,0 +1,20 @@
+/** What the forecast and what was learned say of a brew. */
+export { handsSentence, tookSentence, WAY_WORDS, wasteSentence } from "./bigger.ts";
+export { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "./brew.ts";
+export { factorsSentence, fitSentences } from "./fit.ts";
+export { learnedSentences, otherBurrsSentence, otherBurrsWords } from "./learned.ts";
+export {
+  ANSWER_WORDS,
+  differSentences,
+  mendedSentence,
+  mendSentence,
+  missingSentence,
+  missSentence,
+  NOTHING_MENDS,
+  outlookSentence,
+  outlookWords,
+  pullWords,
+  rangeSentence,
+  surenessSentence,
+} from "./outlook.ts";
+export { siteWhys } from "./sites.ts";

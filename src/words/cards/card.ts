@@ -1,0 +1,164 @@
+import { type CardSheet, type DialSource, icedMethodOf } from "#contract/card.ts";
+import type { HandAct, HandStep, Moment } from "#core/recipe";
+import { printNumber, printTime } from "#core/units";
+import { ANSWER_WORDS } from "#words/brew";
+import type { Printers } from "#words/figures";
+import { printSetting } from "#words/figures";
+import { placeTitle } from "#words/log";
+import { checkSentence } from "#words/sheet";
+import { bloomAside, icedAfter, icedBefore, serveStep, steepSteps } from "./cardSteps.ts";
+
+/** A card's name wherever it is listed. */
+export function cardTitle(sheet: CardSheet, draft: boolean): string {
+  const { input, result, madeWith } = sheet;
+  const { coffee } = madeWith;
+  // A concentrate lies in any vessel: no brewer is its place.
+  const brewer = icedMethodOf(sheet) === "steep" ? "a cold concentrate" : madeWith.brewer;
+  const place = { coffee, brewer, serve: input.serve, sizeG: result.rounded.yieldG };
+  return `${placeTitle(place)}${draft ? " (draft)" : ""}`;
+}
+
+/** What a stop says against brewing a card. */
+export function stopsOf({ result }: Pick<CardSheet, "result">): readonly string[] {
+  return result.checks.filter(({ severity }) => severity === "stop").map(checkSentence);
+}
+
+/** Where a card's setting comes from. */
+export function groundBy(by: DialSource): string {
+  switch (by) {
+    case "hand":
+      return "ground as somebody set it";
+    case "standard":
+      return "ground as approved";
+    case "learned":
+      return "ground as approved batches teach";
+    default:
+      return `ground by ${ANSWER_WORDS[by]}`;
+  }
+}
+
+/** What a card for the first pot of a new bag says of itself. */
+export function firstPotNote({ roastedOn, low, high }: NonNullable<CardSheet["firstPot"]>): string {
+  const bag = roastedOn === null ? "a new bag" : `the bag roasted on ${roastedOn}`;
+  return `First pot of ${bag}: taste it before others follow. The dial should lie between ${printNumber(low, 1)} and ${printNumber(high, 1)}.`;
+}
+
+/** What to do, in working order. */
+export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
+  const { input, result, dial, pours, byHand = [], madeWith } = sheet;
+  const { doseG, brewWaterG, bypassG, yieldG, settingG } = result.rounded;
+  const { brewer, vessel, filter, waterTempC } = madeWith;
+  const card = { sheet, print };
+  const method = icedMethodOf(sheet);
+  if (method === "steep") return steepSteps(card);
+  const batch = madeWith.brewerKind === "batch";
+  const hot = input.serve === "hot";
+  const steps: string[] = [];
+  if (filter === "paper") {
+    steps.push(
+      hot
+        ? `Rinse the paper into the ${vessel} and let it warm; then pour the rinse away.`
+        : "Rinse the paper over the sink, away from the ice; pour the rinse away.",
+    );
+  }
+  const { siftLossPct = 0 } = madeWith;
+  const ground = print.mass(doseG / (1 - siftLossPct / 100));
+  const sifted = siftLossPct > 0 ? `; sift it, and weigh in ${print.mass(doseG)}` : "";
+  steps.push(
+    dial
+      ? `Set ${dial.grinder} to ${printNumber(dial.setting, 1)} and grind ${ground}${sifted}.`
+      : `Grind ${ground}${sifted}.`,
+  );
+  steps.push("Put the coffee in and level the bed; do not press it.");
+  if (!hot) steps.push(...icedBefore(card));
+  if (hot && !batch) steps.push(`Set the dripper on the ${vessel} and zero the scale.`);
+  steps.push(...byHand.filter(({ when }) => when === "before").map(handStepSentence));
+  if (batch)
+    steps.push(
+      `Set ${brewer} to ${printSetting(settingG ?? brewWaterG)} at ${print.temp(waterTempC)} and start it.`,
+    );
+  else if (pours) {
+    const [bloom, ...others] = pourSteps(pours, waterTempC, print);
+    const aside = bloomAside(card);
+    steps.push(bloom!, ...(aside ? [aside] : []), ...others);
+  } else
+    steps.push(`Pour ${print.liquid(brewWaterG)} of water at ${print.temp(waterTempC)}, as the recipe says.`);
+  const handed = (moment: Moment) => byHand.filter(({ when }) => when === moment).map(handStepSentence);
+  steps.push(...handed("first drops"), ...handed("at"));
+  if (bypassG > 0 && method !== "withWater")
+    steps.push(`Add ${print.liquid(bypassG)} of hot water beside the bed.`);
+  if (hot)
+    steps.push(`Weigh it: about ${print.liquid(yieldG)}. Swirl or stir, so that top and bottom taste alike.`);
+  else steps.push(...icedAfter(card));
+  steps.push(hot ? "Taste it, and again when it has cooled a little." : "Taste it.");
+  const after = handed("after");
+  steps.push(...after);
+  steps.push(
+    byHand.some(({ act }) => act === "lid on") ? "Note the time." : "Put the lid on and note the time.",
+  );
+  const serve = serveStep(card);
+  if (serve) steps.push(serve);
+  return steps;
+}
+
+/** What a hand does beside the water, as a step. */
+function handStepSentence({ when, atS, act, note, staysG }: HandStep): string {
+  const moment = when === "at" && atS !== null ? `At ${printTime(atS)}` : STEP_MOMENTS[when];
+  const what = act === "other" ? note : [STEP_ACTS[act], note].filter(Boolean).join(", ");
+  const stays = staysG ? `; about ${printNumber(staysG, 0)} g stay behind` : "";
+  return `${moment} ${what}${stays}.`;
+}
+
+const STEP_MOMENTS: { readonly [moment in Moment]: string } = {
+  before: "Before it brews",
+  "first drops": "At the first drops",
+  at: "In time",
+  after: "When it is done",
+};
+const STEP_ACTS: { readonly [act in HandAct]: string } = {
+  stir: "stir",
+  swirl: "swirl",
+  "lid on": "put the lid on",
+  "plate off": "turn the plate off",
+  transfer: "pour it over into a second pot",
+  other: "",
+};
+
+/** A hand's pours, by the clock and the scale. */
+function pourSteps(
+  pours: NonNullable<CardSheet["pours"]>,
+  waterTempC: number,
+  print: Printers,
+): readonly string[] {
+  return pours.map(({ toG, atS, afterDropMm, agitation }, i) => {
+    const when =
+      atS !== null
+        ? `At ${printTime(atS)}`
+        : afterDropMm !== null
+          ? `When the level has dropped ${printNumber(afterDropMm, 0)} mm`
+          : "When it has drained";
+    const water = i === 0 ? `water at ${print.temp(waterTempC)}` : "on";
+    const then = agitation === "none" ? "" : `, then ${agitation}`;
+    return `${when} pour ${water} until the scale shows ${print.liquid(toG)}${then}.`;
+  });
+}
+
+/** What can hurt, in few words, where it applies. */
+export function cautionsOf(sheet: CardSheet): readonly string[] {
+  const { input, madeWith, chosen } = sheet;
+  const method = icedMethodOf(sheet);
+  const scalds =
+    method === "steep" ? [] : ["Water and steam scald: carry a full pot with both hands and its lid on."];
+  const cautions = [...scalds];
+  if (input.serve === "iced") {
+    if (madeWith.vesselKind === "glass" || method === "overGlass")
+      cautions.push("Hot coffee can break cold glass: use one rated for it.");
+    if (chosen.iced.topOffG > 0 && chosen.iced.topOff === "milk")
+      cautions.push("Milk: keep it cold, and to the times of your local food code.");
+    cautions.push("Ice is food: a clean scoop, no hands, no glass as a scoop.");
+    cautions.push(
+      "Chilled coffee: keep to the times and temperatures of your local food code, and label it.",
+    );
+  } else if (madeWith.vesselKind === "glass") cautions.push("Ice or cold water can break hot glass.");
+  return cautions;
+}

@@ -1,0 +1,15 @@
+/** How figures, names and times are read. */
+export { listed, MASS_WORDS, PIN_WORDS, printPin } from "./names.ts";
+export type { Printers } from "./printers.ts";
+export { quantitySentence } from "./quantity.ts";
+export { printSetting } from "./setting.ts";
+export {
+  deviceOf,
+  NO_ZONE,
+  printAgo,
+  printDay,
+  printIsoDay,
+  printListDay,
+  printMoment,
+  printTime,
+} from "./times.ts";

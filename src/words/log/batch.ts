@@ -1,0 +1,42 @@
+import type { BatchRefusal, SAMPLED_AT } from "#contract/batch.ts";
+import type { IcedMethod } from "#core/iced";
+
+export const SAMPLED_WORDS: { readonly [at in (typeof SAMPLED_AT)[number]]: string } = {
+  beforeIce: "before it met ice",
+  melted: "when the ice had melted",
+  inGlass: "in the glass",
+};
+
+/** How a batch was iced, as the log says it. */
+export const ICED_SERVED_WORDS: { readonly [method in IcedMethod]: string } = {
+  onIce: "iced, brewed onto the ice",
+  beside: "iced, poured over the ice",
+  overGlass: "iced, over ice in the glass",
+  withWater: "iced, with cold water and ice",
+  bath: "iced, chilled in a bath",
+  steep: "iced, steeped cold",
+};
+
+/** Why a batch is not logged, or not corrected. */
+export function batchSentence(code: BatchRefusal): string {
+  switch (code) {
+    case "notThere":
+      return "This brewer or this batch is not there any more.";
+    case "stale":
+      return "Somebody else corrected this batch meanwhile: look at it as it is now.";
+    case "noCard":
+      return "The card that it was brewed from is not of this brewer's site, or not there.";
+    case "noRecipe":
+      return "The recipe that it was brewed by is not there.";
+    case "howIced":
+      return "There is ice in it: say how it was iced.";
+    case "inTheFuture":
+      return "That time has not come yet.";
+    case "whoseDial":
+      return "A setting of which grinder? Choose it, or leave the setting empty.";
+    case "offTheDial":
+      return "This setting is not on that grinder's dial.";
+    case "moreThanWater":
+      return "More came out than water and ice went in: was the vessel weighed along?";
+  }
+}

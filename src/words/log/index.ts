@@ -1,0 +1,19 @@
+/** What the log and the standards say. */
+export { batchSentence, ICED_SERVED_WORDS, SAMPLED_WORDS } from "./batch.ts";
+export {
+  evidenceSentences,
+  FIRST_CHECKS,
+  NOTHING_WATCHED,
+  quietSentence,
+  SIGNAL_WORDS,
+  verdictSentence,
+} from "./drift.ts";
+export {
+  approvedSentence,
+  followedSentence,
+  labelCaution,
+  placeTitle,
+  standardNote,
+  standardSentence,
+  withdrawnSentence,
+} from "./standard.ts";
