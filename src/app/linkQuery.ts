@@ -1,4 +1,4 @@
-/** What stands behind a link's question mark, as the framework hands it to a page. */
+/** A link's query, as the framework hands it to a page. */
 export type LinkQuery = Readonly<Record<string, string | string[] | undefined>>;
 
 /** The same with each name once; what is empty or said twice is left out. */

@@ -3,13 +3,13 @@ import type { EnvelopeFailure } from "#contract/problems.ts";
 import { calcSentence } from "#words/api";
 import { compute, errorBody } from "./compute.ts";
 
-/** What to say, and the HTTP status to say it with: 200, 404, 413, 422 or 429. */
+/** An answer and the HTTP status to say it with: 200, 404, 413, 422 or 429. */
 export interface Answer {
   readonly status: number;
   readonly body: unknown;
 }
 
-/** What a message asks for: an answer that is known at once, one computation, or several. */
+/** A message as read: an answer that is known at once, one computation, or several. */
 type Asked =
   | { readonly answer: Answer }
   | { readonly name: CalcName; readonly item: unknown }

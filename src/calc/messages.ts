@@ -1,13 +1,13 @@
 import type { TaskName } from "./tasks.ts";
 
-/** What is to be computed. */
+/** A question to be computed. */
 export type Question =
   /** A message of the open compute API, as it came. */
   | { readonly calc: string; readonly bytes: Uint8Array }
   /** Something that the house itself has computed. */
   | { readonly task: TaskName; readonly request: unknown };
 
-/** What the computing thread is told: a question, or that nobody waits for one any more. */
+/** A message to the computing thread: a question, or that nobody waits for one any more. */
 export type ThreadMessage = (Question & { readonly id: number }) | { readonly dropped: number };
 
 export type ThreadAnswer = { readonly id: number } & (

@@ -28,7 +28,7 @@ export function openApiDocument(version: string): object {
   };
 }
 
-/** What is computed without a house; while only its own machine reaches the house, without a token too. */
+/** Paths of the stateless compute; while only its own machine reaches the house, without a token too. */
 function computePaths(): object {
   const paths = CALC_NAMES.map((name) => {
     const { input, output } = jsonSchemaOf(name);
@@ -58,7 +58,7 @@ function computePaths(): object {
   return Object.fromEntries(paths);
 }
 
-/** What the house keeps: its cards, and the lists of its days. */
+/** Paths of the house's own data. */
 function housePaths(): object {
   const site = {
     name: "site",

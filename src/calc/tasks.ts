@@ -14,7 +14,7 @@ interface BagOf {
 }
 
 /**
- * What the house has computed beside its requests: each a function from one plain value to turns that end in another. None of
+ * Tasks that the house computes beside its requests: each a function from one plain value to turns that end in another. None of
  * it is open to callers of the API.
  */
 export const TASKS = {

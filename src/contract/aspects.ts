@@ -1,4 +1,4 @@
-/** What the things on a bench can be. */
+/** Materials of a filter. */
 export const MATERIALS = ["paper", "metal", "cloth"] as const;
 /** How a brew ends: the bed drains, the basket is lifted off, or a valve is shut. */
 export const ENDINGS = ["drained", "liftedEarly", "valveShut"] as const;
@@ -8,7 +8,7 @@ export const CURVE_REASONS = ["first", "newBurrs", "recalibrated"] as const;
 export type CurveReason = (typeof CURVE_REASONS)[number];
 export const CARE_KINDS = ["rinse", "soak", "descale", "burrs", "other"] as const;
 
-/** What of a thing can be typical, so usual for its kind and not measured here. */
+/** Aspects of a thing that can be typical: usual for its kind, not measured here. */
 export const ASPECTS = ["fill", "heat", "basket", "delivery", "retention", "dial", "density"] as const;
 export type Aspect = (typeof ASPECTS)[number];
 
@@ -25,7 +25,7 @@ const FIELDS_OF: { readonly [aspect in Aspect]: readonly string[] } = {
   density: ["densityGPerMl"],
 };
 
-/** What stays typical of a thing: what was, less what was typed since. */
+/** Aspects of a thing that stay typical: those before, less those typed since. */
 export function stillTypical(aspects: readonly Aspect[], before: Known, after: Known): readonly Aspect[] {
   return aspects.filter((aspect) => FIELDS_OF[aspect].every((field) => before[field] === after[field]));
 }

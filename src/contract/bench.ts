@@ -27,9 +27,9 @@ export interface Equipment {
   readonly cups: readonly OnBench<"cup">[];
 }
 
-/** What the house has learned beyond the model. */
+/** The house's lessons beyond the model. */
 export interface Learned {
-  /** What was fitted to cups or to the log: of each brewer's and grinder's pair. */
+  /** Factors of each brewer's and grinder's pair, fitted to a cup or to the log. */
   readonly fits: readonly (Required<Factors> & {
     readonly brewerId: string;
     readonly grinderId: string;

@@ -12,7 +12,7 @@ import {
 import { iceInput, iceOutput } from "./ice.ts";
 import { sheetInput, sheetOutput } from "./sheet.ts";
 
-/** What can be computed without a house: one schema in, one out, for `calc`, the API and its published page. */
+/** Computations without a house: one schema in, one out, for `calc`, the API and its published page. */
 export const CALCS = {
   sheet: {
     input: sheetInput,

@@ -47,7 +47,7 @@ const firstPot = z.strictObject({
 
 export type CardStandard = z.infer<typeof cardStandard>;
 
-/** What the brew forecast said at that setting, bypass and ice counted in. */
+/** The brew forecast at the card's setting, bypass and ice counted in. */
 const forecast = z.strictObject({
   brewTimeS: z.number().min(0),
   strengthPct: z.number().min(0),
@@ -67,7 +67,7 @@ const pour = z.strictObject({
   agitation: z.enum(AGITATIONS),
 });
 
-/** What a sheet was made with, by id and by the names of that day. */
+/** Recipe, equipment and coffee of a card, by id and by the names of that day. */
 export const cardMadeWith = z.strictObject({
   recipeVersionId: uuid,
   recipe: name,
@@ -125,7 +125,7 @@ export function icedMethodOf({ chosen }: Pick<CardSheet, "chosen">): IcedMethod 
   return chosen.serve === "iced" ? chosen.iced.method : null;
 }
 
-/** What a browser sends to keep a card: what was chosen, and what it stood on. The server makes the card. */
+/** A browser's request to keep a card: its choice, and the bench that the choice was made on. The server makes the card. */
 export const cardWanted = z.strictObject({
   id: uuid,
   siteId: uuid,

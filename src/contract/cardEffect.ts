@@ -20,13 +20,13 @@ export interface CardEffect {
   readonly wasDraft: boolean;
   readonly after:
     | { readonly sheet: CardSheet; readonly draft: boolean }
-    /** It stays as it is, and why. */
+    /** The card stays as it is; the sentence says why. */
     | { readonly stays: string };
 }
 
-/** What became of the cards that follow a change. */
+/** State of the cards that follow a change. */
 export interface CardsFollowed {
-  /** So many were made anew. */
+  /** Cards that were made anew. */
   readonly changed: number;
   /** They are still being made anew: it takes longer than anybody waits. */
   readonly later?: true;

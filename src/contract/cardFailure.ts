@@ -1,6 +1,6 @@
 import type { IcedFailure } from "#core/iced";
 
-/** What a card is made with. */
+/** Kinds of things that a card is made with. */
 export type ChosenKind = "recipe" | "brewer" | "vessel" | "grinder" | "coffee";
 
 /** Why no card can be made of a choice. */

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { uuid } from "./card.ts";
 
-/** What can happen at a site. */
+/** Kinds of events at a site. */
 export const EVENT_KINDS = [
   "batchLogged",
   "batchCorrected",
@@ -16,7 +16,7 @@ export const EVENT_KINDS = [
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
-/** What an event is about: ids, and figures that a follower need not look up. */
+/** Subject of an event: ids, and figures that a follower need not look up. */
 export type EventDetails = Readonly<Record<string, string | number | boolean | null>>;
 
 /** One thing that happened at a site, as a follower reads it. */
@@ -35,7 +35,7 @@ export const eventLine = z.strictObject({
 });
 export type EventLine = z.infer<typeof eventLine>;
 
-/** What happened after a number, in order; ask again with `last` to go on. */
+/** Events after a number, in order; the next request names `last`. */
 export const eventPage = z.strictObject({
   events: z.array(eventLine),
   last: z.number().int().min(0).describe("The number to ask after next"),

@@ -4,7 +4,7 @@ import * as n from "./numbers.ts";
 
 const MOST_NOTE = 400;
 
-/** What a hand does beside the water. */
+/** An act of the hand beside the water. */
 export const handStep = z.strictObject({
   when: z.enum(MOMENTS),
   atS: z.number().min(0).max(86_400).nullable().describe("For a time, from the first water, s"),

@@ -13,9 +13,9 @@ export type IcedSchool = (typeof ICED_SCHOOLS)[number];
 const MOST_BREW_S = 86_400;
 const MOST_DIAL_UNITS = 24;
 
-/** What the house decides for all its sites. */
+/** The house's settings for all its sites. */
 export const houseSettings = z.strictObject({
-  /** What a browser that has chosen none reads in. */
+  /** Units for a browser that has chosen none. */
   units: z.strictObject({
     mass: z.enum(MASS_UNITS),
     temp: z.enum(TEMP_UNITS),
@@ -49,7 +49,7 @@ export const houseSettings = z.strictObject({
   roomTempC: n.vesselTempC,
   /** Cold water that thins a concentrate, joins a strong brew or tops a glass. */
   coldWaterC: n.liquidTempC,
-  /** What an iced batch is first pinned at. */
+  /** Final temperature that an iced batch is first pinned at, °C. */
   icedTempC: n.liquidTempC,
 });
 export type HouseSettings = z.infer<typeof houseSettings>;
@@ -63,7 +63,7 @@ export const keptSettings = z.strictObject({
 });
 export type KeptSettings = z.infer<typeof keptSettings>;
 
-/** What a new house starts with. */
+/** Settings of a new house. */
 export const USUAL_SETTINGS: HouseSettings = {
   units: { mass: "g", temp: "°C", ratio: "1:n" },
   rounding: { doseG: 1, doseUp: false, bypassG: 10, iceG: 50 },

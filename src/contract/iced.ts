@@ -4,7 +4,7 @@ import { ICED_SCHOOLS } from "./house.ts";
 
 const within = (name: IcedFigure) => z.number().min(ICED_RANGES[name][0]).max(ICED_RANGES[name][1]);
 
-/** What an iced sheet is besides its pins. */
+/** The service of an iced sheet, besides its pins. */
 export const icedService = z.strictObject({
   method: z.enum(ICED_METHODS),
   inGlass: z
@@ -28,7 +28,7 @@ export const icedService = z.strictObject({
 
 const massG = z.number().min(0);
 
-/** What follows beside the sheet of a card that is iced. */
+/** Figures of an iced card beside its sheet: bath, glass, level. */
 export const cardIced = z.strictObject({
   school: z.enum(ICED_SCHOOLS).optional(),
   apart: z

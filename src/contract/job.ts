@@ -10,7 +10,7 @@ export interface TouchedPlace {
   readonly grinderId: string;
 }
 
-/** What each kind of job is told. */
+/** Request of each kind of job. */
 export interface JobRequests {
   /** Makes the cards of places anew after a batch was approved, corrected, withdrawn, taken out or put back. */
   readonly followBatch: {
@@ -35,7 +35,7 @@ export interface JobRequests {
 export type JobKind = keyof JobRequests;
 export type JobRequest = JobRequests[JobKind];
 
-/** What came of a job: what it changed, or the sentence why it could not be done, which no other try would mend. */
+/** Result of a job: how much it changed, or the sentence why it could not be done, which no other try would mend. */
 export type JobAnswer = { readonly changed: number } | { readonly refused: string };
 
 /** A job that a lead tries again or gives up. */

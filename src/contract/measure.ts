@@ -16,7 +16,7 @@ export const weighedVessel = z.strictObject({
   workingG: weighedG,
 });
 
-/** What is read off several times: blank runs, a pot's temperature as it stands, how a brewer sprays. */
+/** Kinds of repeated readings: blank runs, a cooling pot, a brewer's spray, dripping. */
 export const READING_KINDS = ["blankRun", "cooling", "flow", "drip"] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 
@@ -104,7 +104,7 @@ export const drainedIce = z.strictObject({
   drainedG: weighedG,
 });
 
-/** What a grinder's dial grinds, at a few settings. */
+/** A grinder's curve: grind at a few settings of its dial. */
 export const grindCurve = z.strictObject({
   id: uuid,
   revision,
@@ -145,13 +145,13 @@ export const measure = z.discriminatedUnion("what", [
   z.strictObject({ what: z.literal("pairs"), of: grinderPairs }),
 ]);
 export type Measure = z.infer<typeof measure>;
-/** What one kind of measuring takes. */
+/** Message of one kind of measuring. */
 export type MeasureOf<What extends Measure["what"]> = Extract<Measure, { what: What }>["of"];
 
 /** A lead's word on what a barista measured. */
 export const decision = z.strictObject({ id: uuid, accept: z.boolean() });
 
-/** What somebody else measured, when they were faster. */
+/** Another person's measurement that was faster. */
 export interface MeasuredByOthers {
   readonly changedBy: string;
   readonly revision: number;

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { ROLES } from "#core/people";
 import { uuid } from "./card.ts";
 
-/** What a token lets a program do: read, or read and write. */
+/** Scopes of a token: read, or read and write. */
 export const SCOPES = ["read", "write"] as const;
 export type Scope = (typeof SCOPES)[number];
 
@@ -47,7 +47,7 @@ export type AuditFields = Readonly<Record<string, string | number | boolean | nu
 /** Longer than anything that is judged as a name or a PIN; what is longer is not worth reading. */
 const MOST_TYPED = 400;
 
-/** What was typed as a name, a PIN or a passphrase; judged by the core's rules, which say what is wrong. */
+/** A name, a PIN or a passphrase as typed; the core's rules judge it. */
 export const typedText = z.string().max(MOST_TYPED);
 export const role = z.enum(ROLES);
 

@@ -1,6 +1,6 @@
 import type { PinName } from "#core/sheet";
 
-/** What a figure may be pinned to: from `least` (or above `above`) to `most` (or below `below`). */
+/** Values that a figure may be pinned to: from `least` (or above `above`) to `most` (or below `below`). */
 export type PinRange = ({ readonly least: number } | { readonly above: number }) &
   ({ readonly most: number } | { readonly below: number });
 

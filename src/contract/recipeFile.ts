@@ -101,7 +101,7 @@ export interface RecipeFile extends Readonly<Record<FileKind, readonly FileThing
   readonly recipes: readonly FileRecipe[];
 }
 
-/** What the API says became of a file, or would. */
+/** The API's answer to an import: the result for each recipe, or the plan. */
 export const importAnswer = z.strictObject({
   recipes: z.array(
     z.strictObject({
@@ -115,7 +115,7 @@ export const importAnswer = z.strictObject({
 });
 export type ImportAnswer = z.infer<typeof importAnswer>;
 
-/** What a file is read loosely as before its parts are read each by itself. */
+/** Loose shape of a file, before its parts are read each by itself. */
 export const fileEnvelope = z.looseObject({
   format: z.string(),
   version: z.number(),

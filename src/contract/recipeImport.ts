@@ -26,12 +26,12 @@ export type RecipeRefusal =
   | BadInput
   | NameFailure
   | (RecipeFault & { readonly version: number })
-  /** It is brewed with something that is neither here nor in the file. */
+  /** Equipment that the recipe names is neither here nor in the file. */
   | { readonly code: "unknownThing"; readonly kind: "brewer" | "grinder" | "coffee"; readonly name: string }
   /** The file has it twice. */
   | { readonly code: "twice" };
 
-/** What becomes of a recipe of the file. */
+/** Result for one recipe of the file. */
 export type ImportLine = { readonly name: string } & (
   | { readonly what: "add"; readonly versions: number }
   /** Versions that this house has not: they come after its own, on trial. */
@@ -40,7 +40,7 @@ export type ImportLine = { readonly name: string } & (
   | { readonly what: "refuse"; readonly why: RecipeRefusal }
 );
 
-/** What stands on the bench here, by kind and name, and what is written down already. */
+/** The house's bench by kind and name, and its recipes. */
 export interface HouseForImport {
   readonly things: Readonly<Record<FileKind, readonly FileThing[]>>;
   readonly recipes: readonly FileRecipe[];
@@ -50,11 +50,11 @@ export interface ImportPlan {
   readonly lines: readonly ImportLine[];
   /** Things that the recipes need and this house has not. */
   readonly things: Readonly<Record<FileKind, readonly FileThing[]>>;
-  /** What is written: whole recipes, or versions to add to one of this name. */
+  /** Recipes to write: whole ones, or versions to add to one of the same name. */
   readonly recipes: readonly (FileRecipe & { readonly isNew: boolean })[];
 }
 
-/** What importing a file would add, change and refuse; nothing is written yet. */
+/** Plans an import: additions, changes and refusals; writes nothing. */
 export function planImport(text: string, house: HouseForImport): Result<ImportPlan, FileFailure> {
   const read = readEnvelope(text);
   if (!read.ok) return read;

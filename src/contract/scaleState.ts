@@ -20,7 +20,7 @@ const pinSet = z
 const grindPick = z.union([z.enum(ANSWERS), z.number().min(-1000).max(10_000)]);
 export type GrindPick = z.infer<typeof grindPick>;
 
-/** What is scaled, all of it: what is chosen by id, what is pinned, and how it is served. */
+/** The whole state of Scale: choices by id, pins, and service. */
 export const scaleState = z.strictObject({
   recipe: id.describe("A recipe's version"),
   coffee: id,

@@ -68,7 +68,7 @@ export interface ShiftCard {
   /** Dry coffee in the basket, g. */
   readonly doseG: number;
   readonly dial: { readonly grinder: string; readonly setting: number } | null;
-  /** What its brewer is set to, g; null where it has no setting. */
+  /** The brewer's setting, g; null where it has no setting. */
   readonly settingG: number | null;
   readonly iceG: number;
   readonly vessel: string;

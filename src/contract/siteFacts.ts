@@ -1,4 +1,4 @@
-/** What of a site's equipment moves a brew; undefined where it is not known. */
+/** Facts of a site's equipment that move a brew; undefined where one is not known. */
 export interface SiteFacts {
   readonly boilsC: number;
   readonly waterTempC: number;

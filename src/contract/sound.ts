@@ -31,7 +31,7 @@ const STEP_SLACK = 1e-6;
 const BASKET = ["topDiameterMm", "bottomDiameterMm", "heightMm"] as const;
 
 /**
- * What is wrong with a thing's figures taken together.
+ * Faults of a thing's figures taken together.
  *
  * @param today ISO date at the site
  */

@@ -24,7 +24,7 @@ export const withdrawnBatch = z.strictObject({ batchId: uuid });
 /** A brewer and a grinder whose factors the log teaches. */
 export const fittedPair = z.strictObject({ siteId: uuid, brewerId: uuid, grinderId: uuid });
 
-/** What a standard is of, and what a card is for. */
+/** A place: the coffee, brewer, service and size that a standard or a card is for. */
 export interface Place {
   readonly coffeeId: string;
   readonly brewerId: string;
@@ -67,6 +67,6 @@ export interface Standard extends Place {
   /** The bag of that day, as far as it is known. */
   readonly densityGPerMl: number | null;
   readonly roastedOn: string | null;
-  /** What the dial ground then; null where it had no curve. */
+  /** The grinder's curve of that day; null where it had none. */
   readonly curve: { readonly version: number; readonly points: readonly CurvePoint[] } | null;
 }

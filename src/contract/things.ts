@@ -213,7 +213,7 @@ type ValueOf<Spec> = Spec extends { readonly type: "number" }
 type Empty<Spec> = Spec extends { readonly optional: true } ? null : never;
 type Specs<Kind extends ThingKind> = (typeof FIELDS)[Kind];
 
-/** What is known of a thing: its figures by name, null where nothing is. */
+/** A thing's figures by name; null where nothing is known. */
 export type Figures<Kind extends ThingKind> = {
   readonly [Name in keyof Specs<Kind>]: ValueOf<Specs<Kind>[Name]> | Empty<Specs<Kind>[Name]>;
 };
@@ -279,10 +279,10 @@ const kindSchema = <Kind extends ThingKind>(kind: Kind) =>
   z.strictObject({
     kind: z.literal(kind),
     id: uuid,
-    /** What the change began with; 0 for a new thing. */
+    /** The revision that the change began with; 0 for a new thing. */
     revision: z.number().int().min(0),
     figures: figuresSchema(kind),
-    /** What of a new thing is only usual for its kind. */
+    /** Aspects of a new thing that are only usual for its kind. */
     typical: z.array(z.enum(ASPECTS)).max(ASPECTS.length).default([]),
   });
 

@@ -4,7 +4,7 @@ import type { AnyFigures, ThingKind } from "./things.ts";
 /** A usual thing of its kind: what somebody may start from, and measure later. */
 export interface Typical {
   readonly figures: AnyFigures;
-  /** What of it is typical. */
+  /** Aspects that are typical of it. */
   readonly aspects: readonly Aspect[];
 }
 
@@ -246,7 +246,7 @@ const FIGURES: {
   ],
 };
 
-/** What a new thing of a kind may start from. */
+/** Usual things of a kind that a new one may start from. */
 export function typicalsOf(kind: ThingKind): readonly Typical[] {
   return FIGURES[kind] ?? [];
 }

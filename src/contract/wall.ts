@@ -6,7 +6,7 @@ const sizeG = z.number().min(50).max(200_000);
 const MOST_SIZES = 12;
 const MOST_BREWERS = 20;
 
-/** What a lead has chosen for a site's wall chart of one coffee; whatever is left out is the usual choice. */
+/** A lead's choices for a site's wall chart of one coffee; anything left out is the usual choice. */
 export const wallChoices = z.strictObject({
   recipeId: uuid.optional(),
   grinderId: uuid.optional(),

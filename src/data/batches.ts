@@ -138,7 +138,7 @@ export type BatchFailure =
 
 export interface KeptBatch {
   readonly siteId: string;
-  /** It was kept now, not when the same was sent before. */
+  /** Whether it was kept now, not when the same was sent before. */
   readonly isNew: boolean;
   /** The brewers whose beds there is something to learn of. */
   readonly brewerIds: readonly string[];
@@ -148,7 +148,7 @@ export interface KeptBatch {
     readonly brewerId: string;
     readonly grinderId: string;
   }[];
-  /** It is, or was, a standard in force: where cards rest on it, and dials that it taught. */
+  /** Places that its standard touches, where it is or was one in force: cards rest there, and dials were taught. */
   readonly touched?: readonly TouchedPlace[];
 }
 type Kept = Result<KeptBatch, BatchFailure>;
@@ -179,7 +179,7 @@ export function logBatch(db: Database, sent: LoggedBatch, by: Act): Promise<Kept
   });
 }
 
-/** What of a batch is compared when it is sent again: beside a card the version is the card's own, whatever was sent. */
+/** Fields of a batch that are compared when it is sent again: beside a card the version is the card's own. */
 function compared<Sent extends Partial<LoggedBatch>>(sent: Sent): Partial<Sent> {
   if (!sent.cardId) return sent;
   const { recipeVersionId: _ofTheCard, ...others } = sent;
@@ -304,7 +304,7 @@ export function correctBatch(
   });
 }
 
-/** What a bed's liquid goes by: the brewer, its filter and how the brew ends. */
+/** A bed: the brewer, its filter and how the brew ends. */
 export interface Bedding {
   readonly brewerId: string;
   readonly filterId: string;
@@ -406,7 +406,7 @@ export async function findBatch(db: Database, id: string) {
   return row && { ...asRow(row), siteId: row.batch.siteId, removed: row.batch.removed };
 }
 
-/** What was brewed on a brewer and ground on a grinder since a day: litres and kg, for care. */
+/** Work of a brewer and a grinder since a day: litres and kg, for care. */
 export async function readWork(
   db: Database,
   {

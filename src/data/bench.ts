@@ -6,7 +6,7 @@ import { type BenchRevisions, readBenchRevisions } from "./house.ts";
 import { type LearnedByAll, readLearned } from "./learned.ts";
 import { inSnapshot } from "./transact.ts";
 
-/** What benches are put together from, with the revisions that it was read at. */
+/** Pieces that benches are put together from, with the revisions that they were read at. */
 export interface BenchPieces {
   readonly revisions: BenchRevisions;
   /** By the site's id, of the sites that were asked for. */

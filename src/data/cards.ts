@@ -42,7 +42,7 @@ export function isOfChoice(
   return sentBefore({ siteId: card.siteId, chosen: card.sheet.chosen }, { siteId, chosen }) === "again";
 }
 
-/** What of a sheet stands in columns of its own. */
+/** The columns that a sheet fills. */
 function columnsOf(sheet: CardSheet) {
   const { chosen, dial, result } = sheet;
   return {
@@ -119,7 +119,7 @@ export function readCardsOfRecipe(db: Database, recipeId: string, from: string):
   return listed(db, inArray(cards.recipeVersionId, versions), from);
 }
 
-/** What a change of a site's standards may move: cards of a coffee on a brewer, and what a grinder's lessons set. */
+/** The reach of a changed standard: cards of a coffee on a brewer, and cards by a grinder's learned dial. */
 export interface Touching {
   readonly coffeeId: string;
   readonly brewerId: string;

@@ -22,7 +22,7 @@ export function addressFrom(env: NodeJS.ProcessEnv): DatabaseAddress {
 }
 
 /**
- * What a query is asked of: the house's database, or a transaction on it. The query builder's own way to a
+ * The handle of a query: the house's database, or a transaction on it. The query builder's own way to a
  * transaction is taken away: `transact` is the only one.
  */
 export type Database = Omit<MySqlDatabase<MySql2QueryResultHKT, MySql2PreparedQueryHKT>, "transaction">;
@@ -36,7 +36,7 @@ const CONNECTIONS = 12;
 const CONNECT_TIMEOUT_MS = 3000;
 
 /**
- * What every connection begins with. After a lock was waited for, a read must see what its last holder left, so each
+ * First statements of every connection. After a lock was waited for, a read must see what its last holder left, so each
  * statement reads what is committed by then. Two seconds for a lock, then the transaction begins anew. A transaction
  * that asks nothing for a minute is broken off by the database, and its locks with it: longer than the cards of a large
  * house take to be made anew.

@@ -51,7 +51,7 @@ async function number(tx: Transaction, all: readonly NewEvent[]): Promise<void> 
 /** Events that one answer holds at most. */
 export const MOST_EVENTS = 500;
 
-/** What happened at a site after an event's number, in order. */
+/** Events of a site after an event's number, in order. */
 export async function readEvents(
   db: Database,
   siteId: string,

@@ -32,7 +32,7 @@ export async function turnBench(tx: Transaction, part: BenchPart): Promise<void>
   await tx.update(benchRevisions).set({ n: sql`n + 1` }).where(eq(benchRevisions.part, part));
 }
 
-/** What nearly every house has. */
+/** Filters that nearly every house has. */
 const FIRST_FILTERS = [
   { name: "paper filter", material: "paper", waterKeptG: 12, position: 0 },
   { name: "metal filter", material: "metal", waterKeptG: 1, position: 1 },

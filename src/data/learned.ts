@@ -3,7 +3,7 @@ import type { Database } from "./connection.ts";
 import { fits } from "./schema/index.ts";
 import { readStandards } from "./standards.ts";
 
-/** What the house has learned, the approved batches of each site by the site's id. */
+/** The house's lessons, with the approved batches of each site by the site's id. */
 export interface LearnedByAll {
   readonly fits: Learned["fits"];
   readonly standards: ReadonlyMap<string, Learned["standards"]>;

@@ -28,7 +28,7 @@ export interface OwnedReadings {
   readonly rows: readonly ReadingRow[];
 }
 
-/** What was read off of some things, in the order in which it was. */
+/** Readings of some things, in the order in which they were made. */
 export async function readReadings(db: Database, ownerIds: readonly string[]): Promise<OwnedReadings[]> {
   if (ownerIds.length === 0) return [];
   const all = await db
@@ -65,7 +65,7 @@ const MEASURED = {
   grinder: grinders,
 } as const;
 
-/** What is measured, and what comes of it. */
+/** A measurement: its subject, the figures that it gives, and the aspects that it settles. */
 export interface Measured {
   readonly subject: keyof typeof MEASURED;
   readonly id: string;
@@ -73,7 +73,7 @@ export interface Measured {
   readonly revision: number;
   /** The columns that it tells. */
   readonly figures: Readonly<Record<string, number | string>>;
-  /** What is not typical any more. */
+  /** Aspects that are not typical any more. */
   readonly settles?: readonly Aspect[];
 }
 

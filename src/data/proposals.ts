@@ -22,7 +22,7 @@ interface Proposed {
   readonly subject: AuditSubject;
 }
 
-/** What waits for a lead at a site, the oldest first. */
+/** Proposals that wait for a lead at a site, the oldest first. */
 export function readProposals(db: Database, siteId: string): Promise<Proposal[]> {
   return db
     .select({ id: proposals.id, at: proposals.at, person: people.name, measure: proposals.measure })

@@ -86,13 +86,13 @@ export async function readRecipeFile(db: Database, id?: string): Promise<RecipeF
   };
 }
 
-/** What an import is judged against. */
+/** The house as an import is judged against it. */
 export async function readHouseForImport(db: Database): Promise<HouseForImport> {
   const [things, { recipes: written }] = await Promise.all([thingsOf(db), readRecipeFile(db)]);
   return { things, recipes: written };
 }
 
-/** What of another house's things is not measured here. */
+/** Aspects of another house's things that are not measured here. */
 const NOT_MEASURED: Readonly<Record<FileKind, readonly Aspect[]>> = {
   filters: [],
   brewers: ["basket", "delivery", "retention"],

@@ -199,7 +199,7 @@ export function keepVersion(
         after: summary(name, { ...row, version }),
       });
     }
-    // What is only drafted is on no bench.
+    // A draft is on no bench.
     if (as !== "draft" || (recipe && recipe.name !== name)) await turnBench(tx, "recipes");
     return ok({ revision: own ? revision + 1 : 1 });
   });

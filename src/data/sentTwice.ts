@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from "node:util";
 
 /**
- * What the house knows of a write that names its own id: nothing yet (`new`); the very same, so that nothing is left
+ * The house's knowledge of a write that names its own id: nothing yet (`new`); the very same, so that nothing is left
  * to do (`again`); or something else under that id (`other`), which is refused with both shown.
  *
  * @param kept the row's fields that the write would set; undefined where there is no such row

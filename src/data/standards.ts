@@ -86,7 +86,7 @@ function newestFirst(a: typeof standards.$inferSelect, b: typeof standards.$infe
   return b.at.getTime() - a.at.getTime() || (a.id < b.id ? 1 : -1);
 }
 
-/** What a batch would be the standard of; undefined where it does not say enough of itself. */
+/** The place that a batch would be the standard of; undefined where it does not say enough of itself. */
 export function placeOf(
   { coffeeId, brewerId, grinderId, dialSetting, waterG, iceG, doseG, method }: BatchLine,
   bed: { readonly retentionGPerG: number },
@@ -117,7 +117,7 @@ export async function findApprovable(db: Database, batchId: string) {
 export type ApproveFailure =
   | { readonly code: "notThere" }
   | { readonly code: "stale" }
-  /** It does not say its coffee, its grinder or its setting. */
+  /** The batch does not say its coffee, its grinder or its setting. */
   | { readonly code: "saysTooLittle" };
 
 /**
@@ -157,7 +157,7 @@ export async function approveBatch(
   return ok({ inForce: true });
 }
 
-/** What the trail calls a place. */
+/** A place as the trail names it. */
 async function named(tx: Transaction, { coffeeId, brewerId, serve, sizeG }: Place) {
   const [[coffee], [brewer]] = await Promise.all([
     tx.select({ name: coffees.name }).from(coffees).where(eq(coffees.id, coffeeId)),

@@ -30,7 +30,7 @@ const TABLES = {
   care: schema.careTasks,
 } as const;
 
-/** What every one of the tables has; the rest is read by the names of the kind's fields. */
+/** Columns that every one of the tables has; the rest is read by the names of the kind's fields. */
 export type AnyRow = Readonly<Record<string, unknown>> & {
   readonly id: string;
   readonly name: string;
@@ -112,9 +112,9 @@ export type ThingFailure =
   | { readonly code: "nameTaken" }
   | { readonly code: "stale"; readonly revision: number; readonly figures: AnyFigures };
 
-/** What a change makes of a thing besides its figures. */
+/** Properties of a changed thing besides its figures. */
 interface Besides {
-  /** What is typical of it from now on. */
+  /** Aspects that are typical of it from now on. */
   readonly typical: readonly Aspect[];
 }
 
@@ -172,7 +172,7 @@ export function keepThing(
         ...columns,
         ...own,
         ...(kind === "care" && { since: by.at }),
-        // What is set is what is delivered, until a blank run says otherwise.
+        // A new brewer delivers its setting, until a blank run says otherwise.
         ...(kind === "brewer" && { slope: 1, interceptG: 0 }),
       } as unknown as typeof table.$inferInsert);
     }
@@ -246,7 +246,7 @@ export async function findThing<Kind extends ThingKind>(
   return row && thingOf(kind, row);
 }
 
-/** What everything on the bench is called, removed or not. */
+/** Names of everything on the bench, removed or not. */
 export async function readThingNames(
   db: Database,
 ): Promise<{ readonly id: string; readonly name: string }[]> {

@@ -103,7 +103,7 @@ async function giveBack(connection: PoolConnection): Promise<void> {
   }
 }
 
-/** What is changed by one transaction at a time. */
+/** Names of the locks; one transaction at a time holds each. */
 export type LockName = "people" | "recipes" | "standards";
 
 /**

@@ -7,7 +7,7 @@ import { coffees, wallCharts } from "./schema/index.ts";
 import { changedBefore } from "./sentTwice.ts";
 import { transact } from "./transact.ts";
 
-/** What a lead chose for a site's wall and a coffee; revision 0 while nobody has. */
+/** A lead's choices for a site's wall and a coffee; revision 0 while nobody has chosen. */
 export async function readWall(
   db: Database,
   siteId: string,

@@ -1,4 +1,4 @@
-/** What a scale reads in, or a thermometer. */
+/** Unit of a scale, or of a thermometer. */
 export type DeviceUnit = "g" | "°C";
 
 /**
@@ -8,7 +8,7 @@ export type DeviceUnit = "g" | "°C";
 export interface Device {
   readonly name: string;
   readonly unit: DeviceUnit;
-  /** What it shows now, in its unit. */
+  /** The present reading, in its unit. */
   readonly read: () => number;
   /** Calls with every new reading; returns what ends that. */
   readonly watch: (listener: () => void) => () => void;

@@ -4,7 +4,7 @@ interface SimulatedOptions {
   readonly name: string;
   readonly unit: DeviceUnit;
   readonly start: number;
-  /** It shows nothing below, above or between these. */
+  /** Range and step of its reading. */
   readonly least: number;
   readonly most: number;
   readonly step: number;

@@ -166,7 +166,7 @@ function Line({ effect, chosen, onChosen }: LineProps) {
   );
 }
 
-/** What a card prints large, and what it forecasts. */
+/** Figures that a card prints large, and its forecast. */
 function figuresOf(
   { result: { rounded }, dial, madeWith, forecast, input }: CardSheet,
   units: Printers,

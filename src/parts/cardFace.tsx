@@ -22,7 +22,7 @@ export interface CardFaceProps {
 
 /** More steps than these are set smaller on paper, so that a quarter of a page holds them. */
 const MOST_SHORT_STEPS = 11;
-/** What is written on a printed card by hand; what is chilled is labelled with its times. */
+/** Boxes of a printed card that are filled in by hand; chilled coffee is labelled with its times. */
 const HOT_BOXES = ["dose", "setting", "dial", "weighed out", "time", "liked?"] as const;
 const ICED_BOXES = [...HOT_BOXES, "made at", "throw away at"] as const;
 

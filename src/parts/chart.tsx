@@ -7,7 +7,7 @@ export interface Series {
   readonly as: keyof typeof LOOK;
   readonly x: readonly number[];
   readonly y: readonly number[];
-  /** What each point is, for the table: a line's points are left out of it where they have no names. */
+  /** Names of the points, for the table: a line's points are left out of it where they have no names. */
   readonly each?: readonly string[];
 }
 
@@ -17,7 +17,7 @@ interface Axis {
 }
 
 interface ChartProps {
-  /** What it shows, for who does not see it. */
+  /** Description of the chart, for a reader who does not see it. */
   readonly label: string;
   readonly x: Axis;
   readonly y: Axis;
@@ -146,7 +146,7 @@ function Table({ x, y, series }: Pick<ChartProps, "x" | "y" | "series">) {
   );
 }
 
-/** What each series looks like, in a small drawing beside its name. */
+/** Look of each series, in a small drawing beside its name. */
 function Legend({ series }: { readonly series: readonly Series[] }) {
   return (
     <ul className="flex flex-wrap gap-x-4 pl-14 text-sm">

@@ -8,7 +8,7 @@ import { Button } from "#ui/button.tsx";
 export type Chosen = Readonly<Record<string, "mine" | "theirs">>;
 
 interface ConflictProps {
-  /** What was changed, such as "tomorrow's list". */
+  /** The changed thing, such as "tomorrow's list". */
   readonly what: string;
   /** Who else changed it. */
   readonly who: string;

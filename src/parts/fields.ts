@@ -24,7 +24,7 @@ const PER_CENT = 100;
 const DECIMALS = 3;
 const FINE_G = 0.1;
 
-/** What stands behind a bare number, and may be typed there. */
+/** Suffix behind a bare number, which may be typed there too. */
 const SUFFIX: { readonly [unit in FieldUnit]?: string } = {
   ml: "ml",
   kg: "kg",
@@ -117,7 +117,7 @@ export function saidOf(
 
 const MISSING = "This is needed.";
 
-/** What was typed into a field, or the sentence that says what is wrong with it. */
+/** A typed field's value, or the sentence that says what is wrong with it. */
 export function readField(spec: FieldSpec, text: string, print: Printers): Result<Value, string> {
   const typed = text.trim();
   if (spec.type === "yes") return ok(typed !== "");

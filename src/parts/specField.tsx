@@ -22,7 +22,7 @@ interface SpecFieldProps {
   readonly text: string;
   readonly trouble: string | undefined;
   readonly onText: (text: string) => void;
-  /** What it can name, when it names something. */
+  /** Things that it can name, where it is a reference. */
   readonly named?: readonly Named[] | undefined;
 }
 

@@ -1,4 +1,4 @@
-/** What is being worked on, with what it was before, and what was undone. */
+/** A state under work, with the states before it and those that were undone. */
 export interface Undoable<State> {
   readonly past: readonly State[];
   readonly now: State;
@@ -11,7 +11,7 @@ export type Step<State> =
   | { readonly type: "undo" }
   | { readonly type: "redo" };
 
-/** So many steps are remembered: more than anyone undoes. */
+/** Steps that are remembered: more than anyone undoes. */
 const MOST_STEPS = 200;
 
 /** The work after one step; what is set to what it is already leaves no step to undo. */

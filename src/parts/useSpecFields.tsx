@@ -12,18 +12,18 @@ export interface FormField {
   readonly name: string;
   readonly spec: FieldSpec;
   readonly words: FieldWords;
-  /** What it can name, when it names something. */
+  /** Things that it can name, where it is a reference. */
   readonly named?: readonly Named[];
 }
 
 export type Values = Readonly<Record<string, Value>>;
 
 interface SpecFields {
-  /** What can be read of the fields as they stand; undefined where one cannot. */
+  /** The fields' values as they stand; undefined where one cannot be read. */
   readonly read: Readonly<Record<string, Value | undefined>>;
   /** Asks for all: from now on what is wrong is said. Undefined while something is. */
   readonly ask: () => Values | undefined;
-  /** What is wrong with a field, once it was asked for. */
+  /** The sentence that says what is wrong with a field, once it was asked for. */
   readonly troubleOf: (name: string) => string | undefined;
   readonly setText: (name: string, text: string) => void;
   /** Begins anew with other values. */
@@ -46,7 +46,7 @@ export function useSpecFields(fields: readonly FormField[], start: Values): Spec
   const [asked, setAsked] = useState(false);
   const results = fields.map(({ name, spec }) => {
     const text = texts[name] ?? "";
-    // What was not touched stays as it was, past what its print leaves out.
+    // An untouched figure stays as it was, past the digits that its print leaves out.
     const untouched = from[name] !== undefined && text === textOf(spec, from[name], print);
     const read = untouched
       ? ({ ok: true, value: from[name] ?? null } as const)

@@ -47,7 +47,7 @@ const client = createSafeActionClient({ handleServerError: troubleOf });
 /** An action at the door, where nobody is signed in yet. */
 export const doorAction = client.use(({ next }) => next({ ctx: { db: database() } }));
 
-/** What every other action goes through: somebody with the right, then parsed, done, and its failure said. */
+/** Wrapper of every action: checks the person's right, parses the input, and words the failure. */
 export function action(right: Right) {
   return client.use(async ({ next }) => {
     const { person } = await admit(right);

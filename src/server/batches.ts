@@ -26,9 +26,9 @@ import { doSoon, jobOutcome } from "./jobs/index.ts";
 /** A batch cannot have been brewed after this moment; a tablet's clock may be a little ahead. */
 const AHEAD_MS = 120_000;
 
-/** What became of a batch that was logged or corrected. */
+/** The result of logging or correcting a batch. */
 export interface Logged {
-  /** What became of the cards that rest on the batch, where it is a standard. */
+  /** The cards that rest on the batch, made anew, where it is a standard. */
   readonly followed?: CardsFollowed;
   /** The batch as somebody else left it, where they were faster: nothing was kept. */
   readonly theirs?: BatchByOthers;
@@ -107,7 +107,7 @@ const LINK_FIELDS: { readonly [code: string]: { readonly field: string } } = {
   noRecipe: { field: "recipeVersionId" },
 };
 
-/** What was kept, or the batch as somebody else left it; throws what else stands against it. */
+/** The batch as stored, or as somebody else left it; throws any other failure as a `Refusal`. */
 async function keptOrTheirs(
   db: Database,
   logged: Result<KeptBatch, BatchFailure>,
@@ -139,7 +139,7 @@ async function judge(batch: LoggedBatch): Promise<void> {
   }
 }
 
-/** What is to be learned from the log: of beds at once, of pairs behind whoever logged. */
+/** Jobs that learn from the log: of beds, waited for, and of pairs, done behind the request. */
 interface ToLearn {
   readonly beds: readonly string[];
   readonly pairs: readonly string[];
@@ -167,7 +167,7 @@ async function learned({ beds, pairs }: ToLearn): Promise<void> {
   for (const id of beds) await unlessAway(jobOutcome(id));
 }
 
-/** What a link or a request asks of the log; whatever is no such thing is not asked. */
+/** A link's or a request's filter of the log; values that cannot be read are left out. */
 export function batchFilter(query: URLSearchParams): BatchFilter {
   const idOf = (name: string) => uuid.safeParse(query.get(name)).data;
   const liked = query.get("liked");

@@ -39,7 +39,7 @@ export async function effectsOn(
   return cards.flatMap((card, i) => (made[i] ? [effectOn(card, made[i])] : []));
 }
 
-/** What becomes of a card that is made anew, or fails to be. */
+/** A card's effect: the card made anew, or the sentence why it stays. */
 export function effectOn(
   { id, revision, site, days, sheet, draft }: ListedCard,
   made: Result<MadeCard, FollowFailure>,

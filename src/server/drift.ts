@@ -6,7 +6,7 @@ import { type StandardSeries, watchedOf } from "#scaling/standards";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 
-/** So far back it is looked. */
+/** Days of the log that drift is looked for in. */
 const WATCHED_DAYS = 84;
 
 /** From when on the log says how things are now. */
@@ -14,7 +14,7 @@ export function watchedSince(): Date {
   return subDays(now(), WATCHED_DAYS);
 }
 
-/** What the site's standards did over the last weeks, and what has moved. */
+/** The site's standards over the last weeks, as series, and the verdicts on them. */
 export async function driftOf(
   bench: Bench,
 ): Promise<{ readonly series: readonly StandardSeries[]; readonly verdicts: readonly Verdict[] }> {

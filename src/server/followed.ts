@@ -3,7 +3,7 @@ import { isDatabaseAway } from "#data/failures.ts";
 import { jobOutcome } from "./jobs/index.ts";
 
 /**
- * What a job that makes cards anew has done by now. The change itself is kept: whatever goes wrong from here on does not undo it.
+ * Result by now of a job that makes cards anew. The change itself is kept: whatever goes wrong from here on does not undo it.
  *
  * @param jobId undefined where there was nothing to follow
  */
@@ -12,7 +12,7 @@ export async function followedBy(jobId: string | undefined): Promise<CardsFollow
   return outcome === "later" ? { changed: 0, later: true } : outcome;
 }
 
-/** What is waited for after something was kept: a database that goes away then is no failure of that. */
+/** Waits for something after a change was kept; a database that goes away then is `later`, not a failure. */
 export async function unlessAway<T>(waitedFor: Promise<T>): Promise<T | "later"> {
   try {
     return await waitedFor;

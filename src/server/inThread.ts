@@ -28,13 +28,13 @@ interface Asker {
   readonly question: Question;
   readonly resolve: (answer: unknown) => void;
   readonly reject: (error: Error) => void;
-  /** So often a thread died over the question. */
+  /** Threads that died while they computed this question. */
   deaths: number;
 }
 
-/** What was dropped ends at its next turn; a thread that takes none for so long is ended. */
+/** A dropped question ends at its next turn; a thread that takes no turn for this long is ended, ms. */
 const GRACE_MS = 5000;
-/** What a thread died over so often is told as failed. */
+/** A question that this many threads died over is answered as failed. */
 const MOST_DEATHS = 2;
 
 /**
@@ -68,7 +68,7 @@ function tell(message: ThreadMessage): void {
   state.thread.postMessage(message);
 }
 
-/** Whoever asked is told at once; the thread has a while to notice. */
+/** Drops a question: its asker is told at once, the thread has a while to notice. */
 function drop(id: number): void {
   const { thread } = state;
   state.askers.get(id)?.reject(new Dropped());

@@ -11,7 +11,7 @@ export { endStation } from "#data/stations.ts";
 export { revokeToken } from "#data/tokens.ts";
 
 const SECRET_BYTES = 32;
-/** So that a token that leaked is known for what it is. */
+/** Prefix of every token, so that a leaked one is recognised. */
 const TOKEN_PREFIX = "tumbek_";
 
 type Doer = Act & { readonly personId: string };

@@ -4,7 +4,7 @@ import { kitOf, type RecipeKit } from "#scaling/sheet";
 import { benchOf } from "./bench.ts";
 import { database } from "./database.ts";
 
-/** What recipes are written down with: the benches of all sites, the asking site's first. */
+/** The recipes' kit: the benches of all sites, the asking site's first. */
 export async function currentKit({ site }: Pick<Bench, "site">): Promise<RecipeKit> {
   const sites = await listSites(database());
   const benches = await Promise.all(sites.map(({ id }) => benchOf(id)));

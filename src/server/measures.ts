@@ -209,7 +209,7 @@ function shortForm({ id, doseG, waterG, yieldG }: BrewedPotRow, { at }: Act) {
   };
 }
 
-/** What somebody else measured meanwhile: the figures, and the readings where there are any. */
+/** Somebody else's newer measurement: the figures, and the readings where there are any. */
 export type Theirs = MeasuredByOthers & { readonly rows?: readonly ReadingRow[] };
 
 type Keep = (db: Database, of: Measure["of"], by: Act) => Promise<MeasureKept>;

@@ -6,7 +6,7 @@ import { fileFailureSentence } from "#words/recipes";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
 
-/** What importing a file would do; with `write` it is done. */
+/** Plans the import of a file; with `write` also does it. */
 export async function importFile(
   text: string,
   { siteId, write }: { readonly siteId: string; readonly write: boolean },

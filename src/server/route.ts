@@ -12,7 +12,7 @@ import { Dropped } from "./inThread.ts";
 import { isLoopback } from "./links.ts";
 import { hashOf, sessionOf } from "./session.ts";
 
-/** What a route asks of whoever comes signed in or with a token; `none`: no token will do. */
+/** The right and the token's scope that a route takes; scope `none`: no token will do. */
 interface Rule {
   readonly right: Right;
   readonly scope: Scope | "none";
@@ -89,7 +89,7 @@ function guarded<Params>(
   return Object.assign(handler, { rule });
 }
 
-/** What went wrong, in the API's shape. */
+/** A trouble as a response in the API's shape. */
 export function refuse({ code, message, field }: Trouble, more: object = {}): Response {
   const error = { code, message, fields: field === undefined ? [] : [field] };
   return Response.json(

@@ -15,7 +15,7 @@ import { effectsOn, moves } from "./cardEffects.ts";
 import { database } from "./database.ts";
 import { followedBy } from "./followed.ts";
 
-/** What approving a batch would make it. */
+/** A batch's approval before it happens: place, retired batch, and the bench as it would be. */
 export interface Approval {
   readonly place: Place;
   /** The batch that is the standard of that place until now. */
@@ -26,7 +26,7 @@ export interface Approval {
   readonly touched: readonly TouchedPlace[];
 }
 
-/** What approving a batch would make it; throws what stands against it. */
+/** Works out a batch's approval without doing it; throws a `Refusal` where it cannot be approved. */
 export async function approvalOf(batchId: string): Promise<Approval> {
   const found = await findApprovable(database(), batchId);
   if (!found || found.batch.removed) throw new Refusal(standardSentence("notThere"), { code: "notThere" });

@@ -4,7 +4,7 @@ import { createContext, useContext } from "react";
 import type { Trouble } from "#contract/trouble.ts";
 import type { Right, Role } from "#core/people";
 
-/** What an action answers with. */
+/** An action's answer: its data, or the trouble. */
 export interface Reply<Data> {
   readonly data?: Data;
   readonly serverError?: Trouble;

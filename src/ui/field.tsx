@@ -3,7 +3,7 @@ import { useId } from "react";
 
 interface FieldProps extends ComponentProps<"input"> {
   readonly label: string;
-  /** What is wrong with what was typed. */
+  /** Sentence that says what is wrong with the typed text. */
   readonly trouble?: string | undefined;
   readonly help?: string;
 }

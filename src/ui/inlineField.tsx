@@ -1,6 +1,6 @@
 import { useState } from "react";
 
-/** What was typed: a value, or the sentence that says what is wrong with it. */
+/** The typed text as a value, or the sentence that says what is wrong with it. */
 type Read<Value> =
   | { readonly ok: true; readonly value: Value }
   | { readonly ok: false; readonly failure: string };

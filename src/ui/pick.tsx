@@ -5,7 +5,7 @@ interface PickProps<Option extends string> {
   readonly value: Option;
   readonly options: readonly { readonly value: Option; readonly text: string }[];
   readonly onPick: (value: Option) => void;
-  /** What is wrong with it. */
+  /** Sentence that says what is wrong with the choice. */
   readonly trouble?: string | undefined;
   readonly help?: string | undefined;
   /** In a table, whose head says what it is. */

@@ -13,7 +13,7 @@ export function useAct() {
     setBusy(true);
     const sent = await send(reply);
     setTrouble(sent.ok ? undefined : sent.trouble);
-    // Whoever opens a form right after saving must find what they saved in it.
+    // A person who opens a form right after saving must find the saved figures in it.
     if (sent.ok) await refresh();
     setBusy(false);
     return sent;

@@ -27,7 +27,7 @@ export function forecasts() {
       link.ask<Result<number, CoupledFailure>>((remote) => remote.extraction(asked)),
     correct: (input: CorrectInput) =>
       link.ask<Result<Correction, CorrectFailure>>((remote) => remote.correct(input)),
-    /** Whatever is under way ends with "stopped". */
+    /** Stops all work under way: it ends with "stopped". */
     stop: () => link.tell((remote) => remote.stop()),
     end: () => link.end(),
   };

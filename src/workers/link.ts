@@ -1,6 +1,6 @@
 import { type Remote, wrap } from "comlink";
 
-/** What a worker is to its link: a browser's, or a port in a test. */
+/** A worker as its link sees it: a browser's, or a port in a test. */
 export interface Linked {
   postMessage: Worker["postMessage"];
   addEventListener: Worker["addEventListener"];

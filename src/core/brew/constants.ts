@@ -5,7 +5,7 @@
 
 /** Liquid that bed and paper keep, g per g of dose, where no house has learned it; usual 1.8 to 2.4. */
 export const USUAL_RETENTION_G_PER_G = 2.1;
-/** So many grains on top of each other make a bed that water percolates through; fewer only wet it. */
+/** Grains on top of each other from which a bed percolates; fewer are only wetted. */
 export const LEAST_GRAINS = 3;
 /** Water that the grains themselves take up, g per g; usual 0.9 to 1.0. */
 export const UPTAKE_G_PER_G = 0.95;
@@ -13,7 +13,7 @@ export const UPTAKE_G_PER_G = 0.95;
 export const POROSITY = 0.45;
 /** A full bed holds at least so much of its pores more than a drained one; the rest hangs on grains and paper. */
 export const LEAST_MOBILE_SHARE = 0.25;
-/** What fines and paper leave of the Kozeny–Carman permeability of clean grains; usual 0.02 to 0.2 for drip beds. */
+/** Share of the Kozeny–Carman permeability of clean grains that fines and paper leave; usual 0.02 to 0.2 for drip beds. */
 export const CLOGGING = 0.14;
 /** Kozeny and Carman's constant for beds of grains. */
 export const KOZENY = 180;
@@ -27,7 +27,7 @@ export const UM_PER_M = 1e6;
 export const UM_PER_MM = 1e3;
 export const MM_PER_M = 1e3;
 
-/** What can dissolve at most, % of the dose; usual 28 to 32 for roasted arabica and blends. */
+/** Solids that can dissolve at most, % of the dose; usual 28 to 32 for roasted arabica and blends. */
 export const SOLUBLE_PCT = 29.5;
 /** How deep the grinder broke cells open, µm: one cell or so; usual 20 to 60. */
 export const BROKEN_UM = 60;
@@ -46,7 +46,7 @@ export const KELVIN = 273.15;
 /** J/g/K: water, and dry grounds. */
 export const WATER_J_PER_G_K = 4.19;
 export const GROUNDS_J_PER_G_K = 1.6;
-/** What basket and paper take, J/K per gram of dose; usual 0.5 to 3. */
+/** Heat capacity of basket and paper, J/K per gram of dose; usual 0.5 to 3. */
 export const BASKET_J_PER_G_K = 1.2;
 /** Heat and steam that leave an open basket, W/K per m²; usual 40 to 120. */
 export const LOSS_W_PER_M2_K = 70;
@@ -70,7 +70,7 @@ export const DRAINED_G_PER_G = 2.3;
 export const UNSTIRRED_RATE = 0.75;
 /** Loss through wall and lid of a steeping vessel, W/K per m²; usual 6 to 15. */
 export const WALL_W_PER_M2_K = 10;
-/** What water dissolves of the hot water's at `COLD_C`, rising straight to all of it at `HOT_C`; usual 0.65 to 0.8. */
+/** Share that water at `COLD_C` dissolves of what hot water does, rising straight to 1 at `HOT_C`; usual 0.65 to 0.8. */
 export const COLD_SHARE = 0.72;
 export const COLD_C = 20;
 export const HOT_C = 80;

@@ -7,7 +7,7 @@ export interface BrewCurves {
   readonly timeS: readonly number[];
   /** Of the slurry above the basket's bottom. */
   readonly levelMm: readonly number[];
-  /** What has dripped so far, g. */
+  /** Beverage dripped so far, g. */
   readonly yieldG: readonly number[];
   /** Of all that has dripped so far; 0 before the first drop. */
   readonly strengthPct: readonly number[];

@@ -4,7 +4,7 @@ import { fail, ok, type Result } from "#core/result";
 import { forecastBrew } from "./forecast.ts";
 import type { BrewInput, Factors } from "./input.ts";
 
-/** What a brew was, or is forecast to be. */
+/** Time and strength of a brew, measured or forecast. */
 export interface ClockAndMeter {
   /** First water to last drip, s; null where it was not timed, or where time says nothing of a bed. */
   readonly timeS: number | null;
@@ -57,7 +57,7 @@ const STRENGTH_SCATTER = 0.03;
 /** How far a house's factors lie from the model's: of ln permeability, and of ln extraction rate. */
 const PERMEABILITY_PRIOR = 0.45;
 const EXTRACTION_PRIOR = 0.25;
-/** What a brew that cannot be counts for: far more than any that can. */
+/** Miss that an impossible brew counts for: far more than any possible one. */
 const IMPOSSIBLE = 20;
 /** Two smooth parameters, started near: eight steps are more than it takes. */
 const MOST_ITERATIONS = 8;
@@ -130,7 +130,7 @@ function countOf(observed: readonly Observed[], kind: Kind): number {
   return observed.filter((each) => each.kind === kind).length;
 }
 
-/** What each figure counts: all of it where its kind is too few to judge. */
+/** Weight of each figure: 1 where its kind is too few to judge. */
 function weightsOf(observed: readonly Observed[], offs: readonly number[]): readonly number[] {
   const widths = new Map(
     (["timeS", "strengthPct"] as const).map((kind) => {

@@ -4,7 +4,7 @@ import type { BrewFailure, BrewInput } from "./input.ts";
 import { fastSolids, type Solids } from "./solids.ts";
 import { runWater, type WaterRun } from "./water.ts";
 
-/** What a brew will be: where its water went, and what it took along. */
+/** A brew's forecast: where its water went, and what it took along. */
 export interface Brew extends Omit<WaterRun, "waterG" | "lastG"> {
   /** Of what drips into the vessel. */
   readonly strengthPct: number;

@@ -20,7 +20,7 @@ export interface BrewInput {
   readonly resolution?: Resolution | undefined;
 }
 
-/** What a house knows of its brewer and grinder together: how freely water runs, how readily coffee gives. */
+/** Factors of a brewer and a grinder together: how freely water runs, how readily coffee gives. */
 export interface Factors {
   /** Times the model's, above 0; a paper twice as slow is 0.5. */
   readonly permeability?: number | undefined;
@@ -41,7 +41,7 @@ export type BrewFailure =
   | { readonly code: "bedHoldsAllWater"; readonly ratio: number; readonly retentionGPerG: number }
   /** A pour's time comes before the pour before it has ended; counted from 0. */
   | { readonly code: "poursOverlap"; readonly pour: number }
-  /** It still drips after an hour: ground too fine for this depth, or poured too slowly. */
+  /** The bed still drips after an hour: ground too fine for this depth, or poured too slowly. */
   | { readonly code: "neverDrains"; readonly afterS: number };
 
 export const USUAL_LAYERS = 16;

@@ -12,7 +12,7 @@ export type Pour = PourStart & {
   readonly rateGPerS: number;
 };
 
-/** What a pour that has not begun looks at. */
+/** The state of the bed that a pour waits for. */
 export interface Standing {
   readonly atS: number;
   readonly levelMm: number;

@@ -17,7 +17,7 @@ export interface Spread {
   readonly extractionShare: number;
 }
 
-/** What a range is given of. */
+/** Figures that a range is given of. */
 export const RANGED = ["brewTimeS", "strengthPct", "extractionPct", "highWaterMm", "yieldG"] as const;
 export type Ranged = (typeof RANGED)[number];
 

@@ -18,7 +18,7 @@ const CLASSES = [
 ] as const;
 
 /**
- * What a grind of a median diameter is made of: fines, whose share falls as it coarsens, and a log-normal
+ * Grain sizes of a grind with a median diameter: fines, whose share falls as it coarsens, and a log-normal
  * around the median in three classes.
  *
  * @param grindUm median, µm, above 0

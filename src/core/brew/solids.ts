@@ -8,7 +8,7 @@ import type { WaterStep } from "./water.ts";
 export interface Solids {
   /** Follows the water by a step. */
   readonly onStep: (step: WaterStep) => void;
-  /** What has left the bed so far, g. */
+  /** Solids that have left the bed so far, g. */
   readonly outG: () => number;
   /** The last drips run out as they are, g; and in less out less left, 0 but for rounding. */
   readonly end: (lastG: number) => { readonly outG: number; readonly balanceG: number };

@@ -12,7 +12,7 @@ import { type BrewFailure, type BrewInput, USUAL_STEP_S } from "./input.ts";
 import { begins } from "./pours.ts";
 import { sizeClasses, surfaceDiameterUm } from "./sizes.ts";
 
-/** What the solids need to know of one step of the water. One object a run, overwritten step by step. */
+/** One step of the water, as the solids need it. One object a run, overwritten step by step. */
 export interface WaterStep {
   readonly stepS: number;
   /** Since the first water, at the step's end. */
@@ -29,7 +29,7 @@ export interface WaterStep {
 /** Where all the water went. */
 export interface WaterRun {
   readonly waterG: number;
-  /** What dripped out when the last step was over, g. */
+  /** Beverage dripped when the last step was over, g. */
   readonly lastG: number;
   readonly yieldG: number;
   /** From the first water to the last drip. */
@@ -46,7 +46,7 @@ export interface WaterRun {
   /** How long water was with the coffee, on average. */
   readonly meanContactS: number;
   readonly pourStartsS: readonly number[];
-  /** What went in less what is accounted for: 0 but for rounding. */
+  /** Water in less water accounted for, g: 0 but for rounding. */
   readonly waterBalanceG: number;
 }
 
@@ -143,7 +143,7 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
     const underRimMl = Math.min(rimMl, standingMl);
     highMl = Math.max(highMl, underRimMl);
 
-    // What the bed took up and holds now; the rest of what came in passed the layers.
+    // Water that the bed took up and holds now; the rest of what came in passed the layers.
     const wetted = inG < keptG ? inG / keptG : 1;
     const nowMovableG = Math.max(0, inG - outG - overflowG - keptG);
     const nextLiquidG = heldG * wetted + Math.min(mobileG, nowMovableG);

@@ -57,7 +57,7 @@ export function fitCurve(points: readonly CurvePoint[]): Result<Curve, CurveFail
   return ok({ settings, logs, slopes });
 }
 
-/** What a setting grinds, µm; beyond the points the curve goes on as straight as it ends. */
+/** Grind at a setting, µm; beyond the points the curve goes on as straight as it ends. */
 export function umAt({ settings, logs, slopes }: Curve, setting: number): number {
   const last = settings.length - 1;
   if (setting <= settings[0]!) return Math.exp(logs[0]! + slopes[0]! * (setting - settings[0]!));

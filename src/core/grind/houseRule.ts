@@ -3,7 +3,7 @@ import { coarser, type Dial, type DialSetting, onDial } from "./dial.ts";
 /** The dial that rules of thumb are said on, from finest to coarsest. */
 const RULE_DIAL_SPAN = 24;
 
-/** What a unit of the dial of 24 is on another one. */
+/** Size of a unit of the dial of 24 on another dial, in that dial's units. */
 export function dialUnit({ min, max }: Pick<Dial, "min" | "max">): number {
   return (max - min) / RULE_DIAL_SPAN;
 }
@@ -16,7 +16,7 @@ export interface HouseRule {
   readonly icedUnits: number;
 }
 
-/** What a house starts with. */
+/** A new house's rule. */
 export const USUAL_RULE: HouseRule = { unitsPerDoubling: 1.5, icedUnits: 1 };
 
 /** The rule on a dial of another range. */
@@ -25,7 +25,7 @@ export function ruleOn(dial: Dial, { unitsPerDoubling, icedUnits }: HouseRule): 
   return { unitsPerDoubling: unitsPerDoubling * unit, icedUnits: icedUnits * unit };
 }
 
-/** What a rule counts from, on the target's dial. */
+/** The rule's starting point, on the target's dial. */
 export interface RuleFrom {
   /** The source's setting, already on the target's dial. */
   readonly sourceSetting: number;
@@ -36,7 +36,7 @@ export interface RuleFrom {
   readonly rule: HouseRule;
 }
 
-/** What moves a setting away from the source's, in dial units, each counted towards coarser: negative is finer. */
+/** Pulls on a setting away from the source's, in dial units, each counted towards coarser: negative is finer. */
 export interface Pulls {
   /** Of the deeper or shallower bed. */
   readonly bed: number;

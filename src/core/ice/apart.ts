@@ -4,7 +4,7 @@ import { WATER_J_PER_G_K } from "./heat.ts";
 export interface StandingCup {
   /** J/K; usual 60 to 200. */
   readonly cupJPerK: number;
-  /** What it gives to the room, W/K; usual 0.3 to 0.9, uncovered. */
+  /** Heat lost to the room, W/K; usual 0.3 to 0.9, uncovered. */
   readonly lossWPerK: number;
   readonly roomTempC: number;
 }

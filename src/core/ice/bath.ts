@@ -44,7 +44,7 @@ export type BathFailure =
       readonly moreIceG: number;
     };
 
-/** What the room gives to an open bath of its size, W/K. */
+/** Heat that the room gives to an open bath of its size, W/K. */
 const ROOM_W_PER_K = 1.5;
 const STEP_S = 2;
 const MOST_S = 14_400;

@@ -11,13 +11,13 @@ export interface GlassServe extends Ice, VesselHeat {
   readonly pieceMm: number;
   /** Shaken with as much ice of the same kind first; s, 0 for not. */
   readonly shakenS: number;
-  /** What is shaken leaves its ice in the shaker. */
+  /** The drink was shaken: its ice stays in the shaker. */
   readonly strained: boolean;
   /** Water or milk on top, g; 0 for none. Milk counts with the heat of water. */
   readonly topOffG: number;
   readonly topOffTempC: number;
   readonly roomTempC: number;
-  /** What the glass takes from the room, W/K; usual 0.2 to 0.6. */
+  /** Heat that the glass takes from the room, W/K; usual 0.2 to 0.6. */
   readonly gainWPerK: number;
 }
 

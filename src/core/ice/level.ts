@@ -1,6 +1,6 @@
 import { HOT_COFFEE_G_PER_ML, ICE_G_PER_ML } from "./density.ts";
 
-/** What stands in a server at one moment. */
+/** Content of a server at one moment. */
 export interface Standing {
   readonly iceG: number;
   readonly liquidG: number;

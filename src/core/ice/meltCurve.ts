@@ -37,7 +37,7 @@ export interface MeltCurve {
   readonly mostMl: number;
 }
 
-/** What of the melting is left when it counts as done. */
+/** Share of the melting that is left when it counts as done. */
 const DONE_SHARE = 0.01;
 /** Short against any melt that is watched; a curve is drawn from so many of the steps. */
 const STEP_S = 0.25;

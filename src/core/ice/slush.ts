@@ -9,11 +9,11 @@ export interface Slush {
   readonly solidsG: number;
   /** Above water at 0 °C, of liquid and vessel, J. */
   readonly heatJ: number;
-  /** What the ice takes before it melts, J. */
+  /** Heat that the ice takes before it melts, J. */
   readonly coldJ: number;
 }
 
-/** What stays the same while it melts. */
+/** Constants of a melting. */
 export interface Melter {
   readonly vesselJPerK: number;
   /** The ice as it went in: dry, and across a piece. */

@@ -7,7 +7,7 @@ import { planned } from "./couple.ts";
 import { solveIced } from "./solve.ts";
 import type { IcedFailure, IcedInput, IcedSheet } from "./types.ts";
 
-/** What is wrong with an iced drink, as it is said. */
+/** Faults of an iced drink, as they are said. */
 export const ICED_FAULTS = ["tooWarm", "tooWatery", "tooStrong", "tooSour", "tooThin"] as const;
 export type IcedFault = (typeof ICED_FAULTS)[number];
 
@@ -51,9 +51,9 @@ export type CorrectFailure =
 const COLDER_K = 3;
 const STRENGTH_STEP_PCT = 0.08;
 const COLDEST_C = 0.5;
-/** What is tasted as less sour, or as more body: points of extraction. */
+/** Change of extraction that is tasted as less sour, or as more body, percentage points. */
 const MORE_PCT = { tooSour: 0.8, tooThin: 0.5 };
-/** So many steps of a dial are still one change. */
+/** Most steps of a dial that are still one change. */
 const MOST_STEPS = 6;
 
 /**
@@ -99,7 +99,7 @@ function doseFor({ doseG, strengthPct = 0 }: SheetFigures, wantedPct: number): n
   return (doseG * wantedPct) / strengthPct;
 }
 
-/** What says how strong a sheet is gives way to its dose. */
+/** Pins of strength, which give way to the dose. */
 const TASTED: readonly PinName[] = ["totalRatio", "brewRatio", "yieldRatio", "strengthPct"];
 
 function withDose(pins: Pins, doseG: number): Pins {
@@ -118,7 +118,7 @@ function resolved(
   { rounded: from }: IcedSheet,
   pins: Pins,
 ): Result<Correction, CorrectFailure> {
-  // What is changed is said of the server.
+  // The correction applies to the server's sheet, not to the glass.
   const inGlass = iced.inGlass.filter((pin) =>
     by === "temperature" ? pin !== "finalTempC" : pin === "finalTempC",
   );
@@ -161,5 +161,5 @@ function finer(
   return best ? ok(best) : fail({ code: "noCorrection", fault });
 }
 
-/** What a finer grind must not bring; that it gets stronger is what it is for. */
+/** Warnings that a finer grind must not bring; that it gets stronger is what it is for. */
 const SPOILS: ReadonlySet<string> = new Set(["overflow", "slurryOverPaper", "timeOutsideWindow"]);

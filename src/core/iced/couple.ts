@@ -15,7 +15,7 @@ import type { IcedFailure, IcedInput } from "./types.ts";
 
 /** An iced sheet and the brew that it is, brought together. */
 export interface Coupled {
-  /** What the forecast extracts in the very brew that the sheet asks for with it, % of the dose. */
+  /** Extraction of the very brew that the sheet asks for, by the forecast, % of the dose. */
   readonly extractionPct: number;
   /** On the dial. */
   readonly setting: number;

@@ -72,7 +72,7 @@ export function pinsInServer(
   return ok(next);
 }
 
-/** What a glass holds beyond the coffee that was poured, g per g of it. */
+/** A glass's content beyond the coffee that was poured, g per g of it. */
 function moreOf(
   sip: { readonly liquidG: number; readonly iceLeftG: number },
   { coffeeG }: GlassServe,
@@ -99,14 +99,14 @@ function serverTempFor(wantedC: number, serve: GlassServe, dripTempC: number): R
   return ok((low + high) / 2);
 }
 
-/** What a solved server gives in the glass; undefined where its temperature or strength is not known. */
+/** A solved server in the glass; undefined where its temperature or strength is not known. */
 export function inGlassOf(
   serve: GlassServe,
   { doseG, yieldG, totalRatio, finalTempC, strengthPct }: SheetFigures,
   iceLeftG: number,
 ): InGlass | undefined {
   if (finalTempC === undefined || strengthPct === undefined) return undefined;
-  // What is poured is what has melted: left-over ice stays in the server, or goes along as the glass's own.
+  // Melted liquid is poured: left-over ice stays in the server, or goes along as the glass's own.
   const liquidG = yieldG - iceLeftG;
   const poured = (strengthPct * yieldG) / liquidG;
   const sip = sipOf(serve, finalTempC, poured);

@@ -8,11 +8,11 @@ export type IcedMethod = (typeof ICED_METHODS)[number];
 export const GLASS_SERVICES = ["bare", "own", "cubes", "large", "strained", "shaken"] as const;
 export type GlassService = (typeof GLASS_SERVICES)[number];
 
-/** What a glass is topped with. */
+/** Liquids that a glass is topped with. */
 export const TOP_OFFS = ["water", "milk"] as const;
 export type TopOff = (typeof TOP_OFFS)[number];
 
-/** What an iced sheet is besides its pins. */
+/** The service of an iced sheet, besides its pins. */
 export interface IcedService {
   readonly method: IcedMethod;
   /** Pins that are said of the glass at the first sip. */

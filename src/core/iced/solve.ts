@@ -16,7 +16,7 @@ import type { IcedFailure, IcedInput, IcedSheet } from "./types.ts";
 const MOST_TURNS = 60;
 /** They agree when no mass and no temperature moves by more than this part of it. */
 const SETTLED = 1e-13;
-/** What a server is taken to end at before anything is solved, °C. */
+/** Final temperature that a server is assumed to end at before anything is solved, °C. */
 const FIRST_TEMP_C = 8;
 
 /**

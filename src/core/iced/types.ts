@@ -1,7 +1,7 @@
 import type { GlassPoint, GlassServe, StandingCup } from "#core/ice";
 import type { SheetFailure, SheetInput, SheetResult } from "#core/sheet";
 
-/** What may be said of the glass at the first sip instead of the server. */
+/** Pins that may be said of the glass at the first sip instead of the server. */
 export const GLASS_PINS = ["totalRatio", "strengthPct", "finalTempC"] as const;
 export type GlassPin = (typeof GLASS_PINS)[number];
 
@@ -12,7 +12,7 @@ export interface IcedInput {
   readonly inGlass: readonly GlassPin[];
   /** How a glass is served; what is said of the glass needs it. */
   readonly glass?: GlassServe | undefined;
-  /** What ice is left in the server goes along into the glass, in the place of other ice. */
+  /** The server's own ice goes along into the glass, in the place of other ice. */
   readonly ownIce?: boolean | undefined;
   /** Brewed strong over the ice in the glasses: they are the vessel, as many as the yield fills. */
   readonly glasses?: OverGlasses | undefined;
@@ -68,5 +68,5 @@ export type IcedFailure =
   | { readonly code: "noIce" }
   /** However much coffee, this brew makes no drink so strong: what it extracts falls as the dose grows. */
   | { readonly code: "strengthOutOfReach"; readonly strengthPct: number; readonly mostPct: number }
-  /** What is said of the glass and of the server pull against each other without end. */
+  /** Pins of the glass and of the server pull against each other without end. */
   | { readonly code: "notSettled" };

@@ -1,4 +1,4 @@
-/** What of a bag of coffee moves the grind beside its bed's depth. */
+/** Properties of a bag of coffee that move the grind, beside its bed's depth. */
 export interface Bag {
   /** Dry bulk density, g/ml, usual 0.30 to 0.42. */
   readonly densityGPerMl: number;

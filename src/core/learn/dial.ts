@@ -16,7 +16,7 @@ export interface Lesson {
   readonly bag: Bag;
 }
 
-/** What the forecast says of the batch that a setting is wanted for. */
+/** The forecast of the batch that a setting is wanted for. */
 export interface DialModel {
   /** Of the same extraction, exact, on the dial. */
   readonly setting: number;
@@ -137,7 +137,7 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
     right.reduce((sum, each, j) => sum + covariance.get(i, j) * each, 0),
   ) as unknown as Vector;
 
-  /** What a lesson's own coffee leaves of its row, and what that coffee is off by. */
+  /** A lesson's row less its own coffee's part, and that coffee's offset. */
   const fitted = (of: Vector, coffeeId: string) => {
     const { count, of: ofAll, off } = groupOf(coffeeId);
     const k = sharpness(count);

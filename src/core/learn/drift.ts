@@ -1,6 +1,6 @@
 import { median, robustScatter } from "#core/measure";
 
-/** What tells that something has moved, of batches brewed alike. */
+/** Signals that tell that something has moved, of batches brewed alike. */
 export const SIGNALS = ["time", "yield", "strength"] as const;
 export type Signal = (typeof SIGNALS)[number];
 
@@ -9,7 +9,7 @@ export const LEAST_WATCHED = 10;
 /** A step of one and a half standard deviations is looked for: half of it is let pass each time. */
 const SLACK_SD = 0.75;
 /**
- * So much in one direction is no chance: about one false alarm in 20,000 quiet batches, and in 3,000 that were
+ * Threshold of the sum in one direction, in standard deviations: about one false alarm in 20,000 quiet batches, and in 3,000 that were
  * metered. A meter tells a grind better than a clock, and fewer pots are metered: it may speak up sooner.
  */
 const ALARM_SD: { readonly [signal in Signal]: number } = { time: 6, yield: 6, strength: 4.9 };
@@ -17,7 +17,7 @@ const ALARM_SD: { readonly [signal in Signal]: number } = { time: 6, yield: 6, s
 const MOST_SD = 3;
 /** Limits of a chart, in standard deviations. */
 const LIMIT_SD = 3;
-/** What is read off in steps cannot scatter by less than a share of itself. */
+/** Least scatter of a figure that is read off in steps, as a share of itself. */
 const LEAST_SD = 0.004;
 
 /** Batches between two changes, of one level. */

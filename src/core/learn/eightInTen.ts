@@ -1,6 +1,6 @@
 import type { Dial } from "#core/grind";
 
-/** So many standard deviations to either side hold eight in ten of a normal. */
+/** Standard deviations to either side that hold eight in ten of a normal distribution. */
 const EIGHT_IN_TEN_SD = 1.2816;
 
 /** Where eight in ten right settings lie, cut to the dial. @param sdUnits standard deviation, dial units */

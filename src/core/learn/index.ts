@@ -1,4 +1,4 @@
-/** What a house's own batches teach: its dial, how a bag differs, and when a grinder or a brewer has moved. */
+/** Lessons of a house's own batches: its dial, how a bag differs, and when a grinder or a brewer has moved. */
 export { type Bag, type BagShift, bagShift, bagUnits } from "./bag.ts";
 export {
   type DialModel,

@@ -22,7 +22,7 @@ export interface Moved {
 }
 
 /**
- * What has moved. `finer` and `coarser` are a grinder's: its beds run slower or faster on every brewer. `flow` is one
+ * Cause of a change. `finer` and `coarser` are a grinder's: its beds run slower or faster on every brewer. `flow` is one
  * brewer's while others on that grinder keep their time; `either` where no other brewer could tell; `delivery` is
  * beverage that changes while the time stays; `coffee` is strength alone: the coffee, the water or the meter.
  */
@@ -43,7 +43,7 @@ export interface Verdict {
 const TOGETHER_MS = 10 * 86_400_000;
 
 /**
- * What the watched batches say together: times that move the same way on two brewers of one grinder are the
+ * Verdicts on the watched batches together: times that move the same way on two brewers of one grinder are the
  * grinder's; on one brewer alone they are that brewer's. Of each signal its newest way counts.
  */
 export function verdictsOf(groups: readonly WatchedGroup[]): readonly Verdict[] {
@@ -107,7 +107,7 @@ export function verdictsOf(groups: readonly WatchedGroup[]): readonly Verdict[] 
   return verdicts.toSorted((a, b) => b.sinceMs - a.sinceMs);
 }
 
-/** What creeps is noticed step by step: changes that went the same way, one after the other, are one. */
+/** Changes that went the same way, one after the other, are one: a creep is noticed step by step. */
 function movedOf(group: WatchedGroup, signal: Signal): readonly Moved[] {
   const series = group.signals[signal];
   if (!series) return [];

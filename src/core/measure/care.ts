@@ -7,7 +7,7 @@ export interface CareEvery {
   readonly kg?: number | undefined;
 }
 
-/** What has come together since it was done last. */
+/** Days, litres and kg since it was done last. */
 export interface CareSince {
   readonly days: number;
   readonly litres: number;

@@ -65,7 +65,7 @@ export function fitCooling(
   return ok({ ratePerS, startC, scatterC: free > 0 ? Math.sqrt(squares / free) : undefined });
 }
 
-/** What a standing pot has after a time, °C. */
+/** Temperature of a standing pot after a time, °C. */
 export function coolingTempC(
   { ratePerS, startC }: Pick<Cooling, "ratePerS" | "startC">,
   roomC: number,

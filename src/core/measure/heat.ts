@@ -13,7 +13,7 @@ interface Walls {
   readonly insulated: boolean;
 }
 
-/** What a vessel takes to become a degree warmer, J/K: specific heat × the mass that warms. */
+/** Heat capacity of a vessel, J/K: specific heat × the mass that warms. */
 export function heatCapacityJPerK({ material, massG, insulated }: Walls): number {
   return SPECIFIC_HEAT[material] * massG * (insulated ? INNER_WALL_SHARE : 1);
 }

@@ -1,4 +1,4 @@
-/** What is measured once and everything rests on: robust figures from a few weighings and readings. */
+/** Measurements that everything rests on: robust figures from a few weighings and readings. */
 export { boilingC } from "./boiling.ts";
 export { type CareDue, type CareEvery, type CareSince, careDue } from "./care.ts";
 export {

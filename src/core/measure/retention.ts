@@ -23,7 +23,7 @@ export interface Retention {
   readonly unusual: boolean;
 }
 
-/** What drained paper and metal filters keep, g per g of dose; usual 1.9 to 2.4. */
+/** Retention of drained paper and metal filters, g per g of dose; usual 1.9 to 2.4. */
 const USUAL = { least: 1.5, most: 3 };
 /** How far out a value counts less, in standard deviations (Tukey's biweight, usual 4.685). */
 const BIWEIGHT_SD = 4.685;

@@ -14,5 +14,5 @@ export function robustScatter(values: readonly number[], centre: number): number
   return MAD_TO_SD * median(values.map((value) => Math.abs(value - centre)));
 }
 
-/** So many standard deviations out, a value is no scatter but a slip: a spilt pot, a misread scale. */
+/** Standard deviations beyond which a value is no scatter but a slip: a spilt pot, a misread scale. */
 export const OUTLIER_SD = 3.5;

@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from "#core/result";
 
-/** What a scale says of one vessel, each in g: empty, full of cold water to the brim, and to its working fill. */
+/** Weighings of one vessel, each in g: empty, full of cold water to the brim, and to its working fill. */
 export interface VesselWeighing {
   readonly emptyG: number;
   readonly brimfulG: number;
@@ -13,7 +13,7 @@ export type VesselFailure = {
 };
 
 /**
- * What a vessel holds, from three weighings.
+ * Capacity of a vessel, from three weighings.
  *
  * @returns g of cold water to the brim, and to the working fill
  */

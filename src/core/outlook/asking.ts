@@ -16,7 +16,7 @@ import { asOutlook, brewInputOf, type GroundDial, type Outlook, type Plan } from
 import { type Sureness, surenessOf } from "./sureness.ts";
 import { type Sweep, type SweepPoint, sweepDial, sweepRatio } from "./sweep.ts";
 
-/** What a forecast is asked for a sheet: all that it needs, as plain figures. */
+/** A sheet's question to the forecast: all that it needs, as plain figures. */
 export interface Asking {
   readonly source: BrewInput;
   readonly plan: Plan;
@@ -31,7 +31,7 @@ export interface Asking {
   readonly mending: Pick<MendInput, "others">;
 }
 
-/** What is there at once. */
+/** The part of a forecast that is there at once. */
 export interface First {
   readonly ladder: Ladder;
   readonly picked: Picked;
@@ -45,7 +45,7 @@ export interface Picked {
   readonly outlook: Result<Outlook & { readonly curves: BrewCurves }, BrewFailure>;
 }
 
-/** What takes a little longer. */
+/** The part of a forecast that takes a little longer. */
 export interface Study {
   readonly alongDial: readonly SweepPoint[];
   readonly alongRatio: readonly SweepPoint[];

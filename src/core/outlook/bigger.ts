@@ -14,7 +14,7 @@ export interface WayAsked extends LadderInput {
   readonly bypassG: number;
   /** From the end of one batch to the start of the next, s. */
   readonly betweenS: number;
-  /** What the sheet itself says against it: stops and warnings. */
+  /** Number of the sheet's own stops and warnings. */
   readonly against: number;
 }
 

@@ -20,7 +20,7 @@ export const OUTLOOK_CODES = [
 ] as const;
 export type OutlookCode = (typeof OUTLOOK_CODES)[number];
 
-/** What stands against a brew as it is forecast: always a warning, because a forecast is not a measurement. */
+/** A warning against a brew as it is forecast; never a stop, because a forecast is not a measurement. */
 export interface OutlookCheck {
   readonly code: OutlookCode;
   readonly figures: Readonly<Record<string, number>>;
@@ -29,7 +29,7 @@ export interface OutlookCheck {
 /** A spray and a swirl throw slurry so much higher than it stands, mm; usual 2 to 6. */
 const SPLASH_MM = 3;
 
-/** What a forecast warns of, the worst first. */
+/** Warnings of a forecast, the worst first. */
 export function checksOf(brew: Brew, strengthPct: number, limits: Limits): readonly OutlookCheck[] {
   const { highWaterMm, overflowG, brewTimeS, extractionPct } = brew;
   const { paperMm } = limits;

@@ -1,4 +1,4 @@
-/** What the forecast says of a planned batch: at one grind, along the dial, how surely, and what would mend it. */
+/** The forecast of a planned batch: at one grind, along the dial, how surely, and what would mend it. */
 export {
   type Asking,
   type First,

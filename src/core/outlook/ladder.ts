@@ -35,7 +35,7 @@ export interface Rung {
 export interface Ladder {
   readonly source: Brew;
   readonly rungs: readonly Rung[];
-  /** What of the same extraction's way from the source is the bed's, and what the short brew's. */
+  /** Pulls of the same extraction away from the source: the bed's, and the short brew's. */
   readonly pulls: Pulls | undefined;
 }
 
@@ -80,10 +80,10 @@ function pullsOf(
   return { bed: way * (between - from), short: way * (extractionRung.at.exact - between) };
 }
 
-/** What decides which answer is suggested: the contact time and the source's own setting never are. */
+/** Answers that may be suggested: the contact time and the source's own setting never are. */
 const SUGGESTIBLE: readonly Answer[] = ["rule", "extraction", "learned"];
 
-/** What else has to be worked out for an answer: what approved batches teach is counted from the forecast or the rule. */
+/** Answers that another one needs first: the learned dial is counted from the forecast or the rule. */
 const NEEDS: { readonly [answer in Answer]: readonly Answer[] } = {
   source: ["source"],
   rule: ["rule"],

@@ -3,7 +3,7 @@ import { dialUnit, settingAt, umAt } from "#core/grind";
 import { type DialModel, type Learned, type Lesson, learnDial } from "#core/learn";
 import { brewInputOf, type GroundDial, type Plan } from "./plan.ts";
 
-/** What a house's approved batches teach of a plan's coffee. */
+/** The house's lessons for a plan's coffee. */
 export interface Teaching {
   /** Approved on this grinder, on the curve that it has now. */
   readonly lessons: readonly Lesson[];

@@ -4,7 +4,7 @@ import { outlookAt } from "./ladder.ts";
 import { brewInputOf, type GroundDial, type Plan } from "./plan.ts";
 import type { Sweep } from "./sweep.ts";
 
-/** What would take away every warning of a plan, each worked out by the forecast. */
+/** A mend that takes away every warning of a plan, worked out by the forecast. */
 export type Mend =
   /** On the dial, so many steps; negative is finer. */
   | { readonly by: "dial"; readonly steps: number; readonly setting: number; readonly brewTimeS: number }
@@ -14,19 +14,19 @@ export interface MendInput {
   readonly plan: Plan;
   readonly dial: GroundDial;
   readonly setting: number;
-  /** What the mended brews should be extracted like. */
+  /** The brew whose extraction the mended brews should have. */
   readonly source: Brew;
   /** The same batch on other brewers that take it. */
   readonly others: readonly { readonly name: string; readonly plan: Plan }[];
 }
 
-/** So far along the dial a step is still called a mend of this batch. */
+/** Most steps along the dial that are still a mend of this batch. */
 const MOST_STEPS = 12;
-/** So far inside the window it is aimed at, so that the dial's step does not lead out of it. */
+/** Distance inside the window that is aimed at, percentage points, so that the dial's step does not lead out of it. */
 const INSIDE_PCT = 0.3;
 
 /**
- * What would mend a plan that the forecast warns of: the nearest setting of the dial, then another basket, each only
+ * Mends of a plan that the forecast warns of: the nearest setting of the dial, then another basket, each only
  * where it takes every warning away. In another basket it is ground for the source's extraction, as far as it lies in
  * the window. Ways to brew less at once are compared elsewhere (`compareWays`).
  */

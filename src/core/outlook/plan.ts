@@ -47,7 +47,7 @@ export interface Plan {
   readonly limits: Limits;
 }
 
-/** What a plan will be at one grind. */
+/** A plan's forecast at one grind. */
 export interface Outlook {
   readonly brew: Brew;
   /** Of all that ends in the vessel, melted and mixed. */

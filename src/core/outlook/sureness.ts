@@ -11,7 +11,7 @@ export interface Sureness {
   readonly because: readonly (keyof Spread)[];
 }
 
-/** What moves extraction by less than this share of the largest cause is not named. */
+/** Causes that move extraction by less than this share of the largest are not named. */
 const NAMED_SHARE = 0.4;
 
 /** A random source that is always one standard deviation up. */

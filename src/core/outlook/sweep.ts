@@ -7,7 +7,7 @@ import { type GroundDial, type Outlook, outlookOf, type Plan } from "./plan.ts";
  * work in, or stop.
  */
 
-/** What has been done of so many brews. */
+/** Progress of a sweep, in brews. */
 export interface Progress {
   readonly done: number;
   readonly of: number;
@@ -21,7 +21,7 @@ export interface SweepPoint {
   readonly outlook: Outlook;
 }
 
-/** So many points draw a curve; a longer dial is looked at every second or third step. */
+/** Points that draw a curve; a longer dial is looked at every second or third step. */
 const DIAL_POINTS = 40;
 /** The ratio is swept so far to either side, in so many points. */
 const RATIO_SHARE = 0.2;

@@ -1,6 +1,6 @@
 /** Wrong PINs for one name before the first wait. */
 export const FREE_TRIES = 5;
-/** Whoever forgot a PIN waits no longer than this. */
+/** Longest wait of somebody who forgot a PIN, min. */
 export const LONGEST_WAIT_MIN = 15;
 
 /**

@@ -22,7 +22,7 @@ export const RIGHTS = {
   writeRecipes: WORKERS,
   /** To make a recipe's version the standard, with all that follows; to take a recipe out of the lists. */
   approve: LEADS,
-  /** What every sum rests on. */
+  /** Measurements, which every sum rests on. */
   measure: LEADS,
   /** To put something on the bench, change it or take it off; the house's settings. */
   setBench: LEADS,

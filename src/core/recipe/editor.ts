@@ -8,7 +8,7 @@ import type { Recipe, RecipePour } from "./recipe.ts";
 export type PourAct =
   /** A pour's own water; every later total moves along. */
   | { readonly type: "amount"; readonly pour: number; readonly waterG: number }
-  /** What the scale shows when a pour ends; the other totals stay. */
+  /** The scale's reading when a pour ends; the other totals stay. */
   | { readonly type: "total"; readonly pour: number; readonly toG: number }
   /** The bloom as a multiple of the dose; every other total stays. */
   | { readonly type: "bloom"; readonly multiple: number }

@@ -1,7 +1,7 @@
 import { startOf } from "#core/brew";
 import { allWaterG, type Recipe } from "./recipe.ts";
 
-/** What cannot be as it is written, with the field that it stands in: `pours.2.toG`. */
+/** A recipe's fault, with the field that it stands in: `pours.2.toG`. */
 export type RecipeFault = { readonly field: string } & (
   | { readonly code: "totalsGoDown" | "bloomNone" | "firstPourLater" | "paceNeedsTime" | "paceTooEarly" }
   | { readonly code: "bloomIsAll"; readonly waterG: number }
@@ -18,7 +18,7 @@ export type RecipeFault = { readonly field: string } & (
 /** More than any hand pours; a longer list was never brewed. */
 export const MOST_POURS = 24;
 
-/** What a recipe is brewed with, as far as its soundness asks. */
+/** A recipe's equipment, as far as its soundness asks. */
 export interface BrewedWith {
   readonly kind: "batch" | "hand" | "press";
   readonly retentionGPerG: number;

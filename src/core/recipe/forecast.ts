@@ -18,7 +18,7 @@ import { fail, ok, type Result } from "#core/result";
 import type { Recipe } from "./recipe.ts";
 import type { Bed } from "./scaled.ts";
 
-/** What a recipe is brewed with, as the forecast takes it. */
+/** A recipe's equipment, as the forecast takes it. */
 export interface RecipeBench {
   readonly kind: "batch" | "hand" | "press";
   /** Null where nobody measured it. */
@@ -67,7 +67,7 @@ export function poursOf(
   return sprayPours(waterG, sprays.length > 0 ? sprays : [usualSpray(waterG)]);
 }
 
-/** What a recipe will give as it is written: through its bed, or steeped and pressed; thinned by ice and by what is added. */
+/** Forecast of a recipe as it is written: through its bed, or steeped and pressed; thinned by ice and additions. */
 export function forecastRecipe(
   recipe: Recipe,
   bench: RecipeBench,

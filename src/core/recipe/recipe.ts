@@ -6,11 +6,11 @@ import type { Serve } from "#core/sheet";
 export const WHERES = ["centre", "spiral", "edge", "all over"] as const;
 export type Where = (typeof WHERES)[number];
 
-/** What is done to the slurry when a pour has ended. */
+/** Agitations of the slurry when a pour has ended. */
 export const AGITATIONS = ["none", "stir", "swirl"] as const;
 export type Agitation = (typeof AGITATIONS)[number];
 
-/** What a recipe is good for: hot service, flash brewed onto ice, or steeped ahead. */
+/** Services that a recipe is good for: hot, flash brewed onto ice, or steeped ahead. */
 export const SERVICES = ["hot", "flash", "steep"] as const;
 export type Service = (typeof SERVICES)[number];
 
@@ -23,7 +23,7 @@ export interface RecipePour extends RhythmPour {
   readonly agitation: Agitation;
 }
 
-/** What a hand does beside the water: stir the first drops of a batch, lay the lid on, turn the plate off. */
+/** Acts of the hand beside the water: stir the first drops of a batch, lay the lid on, turn the plate off. */
 export const HAND_ACTS = ["stir", "swirl", "lid on", "plate off", "transfer", "other"] as const;
 export type HandAct = (typeof HAND_ACTS)[number];
 export const MOMENTS = ["before", "first drops", "at", "after"] as const;
@@ -35,7 +35,7 @@ export interface HandStep {
   readonly atS: number | null;
   readonly act: HandAct;
   readonly note: string;
-  /** What a transfer leaves behind, g; null for any other act. */
+  /** Liquid that a transfer leaves behind, g; null for any other act. */
   readonly staysG: number | null;
 }
 
@@ -52,7 +52,7 @@ export interface Pressing {
 /** A concentrate shared into cups, each filled up to its weight. */
 export interface Portions {
   readonly cups: number;
-  /** What each cup weighs filled, g, ice left out. */
+  /** Mass of each filled cup, g, ice left out. */
   readonly fillG: number;
 }
 
@@ -99,12 +99,12 @@ export function allWaterG({ pours, iceG, dilutionG }: Pick<Recipe, "pours" | "ic
   return (pours.at(-1)?.toG ?? 0) + iceG + dilutionG;
 }
 
-/** What to grind so that the dose is left after sifting, g. */
+/** Mass to grind so that the dose is left after sifting, g. */
 export function toGrindG({ doseG, siftLossPct }: Pick<Recipe, "doseG" | "siftLossPct">): number {
   return doseG / (1 - siftLossPct / 100);
 }
 
-/** What bed and filter kept by what was weighed, g/g; null where it was not. */
+/** Retention of bed and filter by what was weighed, g/g; null where it was not. */
 export function weighedRetention(recipe: Recipe): number | null {
   return recipe.weighedG === null ? null : (allWaterG(recipe) - recipe.weighedG) / recipe.doseG;
 }

@@ -11,10 +11,10 @@ import {
   waterOf,
 } from "#core/brew";
 
-/** What a rhythm is brewed in: all of a brew but its water. */
+/** The bed of a rhythm: all of a brew but its water. */
 export type Bed = Omit<BrewInput, "pours">;
 
-/** What scaling did to a rhythm, to be said. */
+/** Change that scaling made to a rhythm, to be said. */
 export type RhythmChange =
   | { readonly code: "bloomKept"; readonly multiple: number; readonly fromG: number; readonly toG: number }
   /** The bloom alone would be all the water: every pour keeps its share instead. */

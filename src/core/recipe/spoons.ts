@@ -7,7 +7,7 @@ export const SPOON_OFF_SHARE = 0.2;
 
 export interface SpoonDose {
   readonly doseG: number;
-  /** It may well be so little, or so much. */
+  /** Lowest dose that these spoons may give, g. */
   readonly fromG: number;
   readonly toG: number;
 }

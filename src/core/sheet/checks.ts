@@ -38,7 +38,7 @@ const LEAST_FILL_SHARE = 0.9;
 /** Heaped ice with its gaps; 0.50 for large pieces to 0.58 for small ones. */
 export const USUAL_ICE_HEAP_G_PER_ML = 0.58;
 
-/** What stands against brewing a sheet as rounded, in the order basket, brewer, vessel, ice, cup. */
+/** Checks of a sheet as rounded, in the order basket, brewer, vessel, ice, cup. */
 export function checksOf(rounded: SheetFigures, input: SheetInput): readonly Check[] {
   return [
     ...basketChecks(rounded, input),

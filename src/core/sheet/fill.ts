@@ -23,7 +23,7 @@ export interface Cup {
   readonly serve: Serve;
 }
 
-/** So many cups does a beverage fill; not a whole number. */
+/** Cups that a beverage fills; not a whole number. */
 export function cupsFrom(beverageG: number, { volumeMl, fillG, serve }: Cup): number {
   return beverageG / (fillG ?? volumeMl * beverageGPerMl({ serve }));
 }

@@ -28,7 +28,7 @@ export { type Guess, type Worth, worthMeasuring } from "./worth.ts";
 
 export interface SheetResult {
   readonly exact: SheetFigures;
-  /** What a scale and the brewer can do; equal to `exact` without rounding. */
+  /** The sheet as a scale and the brewer can do it; equal to `exact` without rounding. */
   readonly rounded: SheetFigures;
   readonly checks: readonly Check[];
 }

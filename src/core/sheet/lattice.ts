@@ -53,7 +53,7 @@ export function latticesAround(exact: Masses, pins: Pins, rounding: Rounding): r
 }
 
 /**
- * What the brewer delivers near `massG`. Settings count from the lowest one. Where none of the brewer's
+ * Deliveries of the brewer near `massG`. Settings count from the lowest one. Where none of the brewer's
  * settings is near, the lattice goes on past its limits, so that the sheet keeps its pins and a check can
  * say that this brewer cannot do it.
  */

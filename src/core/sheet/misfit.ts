@@ -12,7 +12,7 @@ export interface Term {
   readonly miss: Form;
   readonly wanted: number;
   readonly weight: number;
-  /** What the measure never goes below: 0 °C for a temperature. */
+  /** Lowest value of the measure: 0 °C for a temperature. */
   readonly least: number;
 }
 

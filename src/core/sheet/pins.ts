@@ -8,7 +8,7 @@ interface Pin {
   /** How much a miss matters in rounding; 0 for a mass, which is never missed. */
   readonly weight: number;
   readonly icedOnly?: true;
-  /** It says nothing about size: its equation also holds for half the batch. */
+  /** The pin leaves the size open: its equation also holds for half the batch. */
   readonly scaleFree?: true;
 }
 
@@ -30,7 +30,7 @@ function finalTempRow(finalTempC: number, { heat, retentionGPerG }: Given): Row 
   if (!heat) throw new Error("finalTempC without heat is refused before it is solved");
   const { dripTempC, bypassTempC = dripTempC, vesselJPerK, vesselTempC, apart } = heat;
   const hotJPerG = WATER_J_PER_G_K * (dripTempC - finalTempC);
-  // What was kept apart brings less heat than it dripped with.
+  // The bloom that was kept apart brings less heat than it dripped with.
   const apartJPerG = apart ? apart.gPerG * WATER_J_PER_G_K * (dripTempC - apart.tempC) : 0;
   return {
     of: [
@@ -78,7 +78,7 @@ export const PINS: { readonly [name in PinName]: Pin } = {
 /** A sum of the masses with a constant: dose, brew water, bypass, ice, constant. */
 export type Form = readonly [number, number, number, number, number];
 
-/** What the masses say of a pin, in its own unit, as one form over another. */
+/** A pin's value by given masses, in its own unit, as one form over another. */
 export interface Measure {
   readonly over: Form;
   readonly under: Form;
@@ -118,7 +118,7 @@ export function namesOf(pins: Pins): readonly PinName[] {
 const NO_BYPASS: Row = { of: [0, 0, 1, 0], rhs: 0 };
 const NO_ICE: Row = { of: [0, 0, 0, 1], rhs: 0 };
 
-/** What holds without being pinned: no bypass unless a pin names it, and no ice in a hot sheet. */
+/** Equations that hold without being pinned: no bypass unless a pin names it, and no ice in a hot sheet. */
 export function impliedRows(names: readonly PinName[], given: Given): readonly Row[] {
   const bypassPinned = names.includes("bypassG") || names.includes("bypassShare");
   return [...(bypassPinned ? [] : [NO_BYPASS]), ...(given.serve === "hot" ? [NO_ICE] : [])];

@@ -12,7 +12,7 @@ export interface Masses {
   readonly iceG: number;
 }
 
-/** What can be pinned, each one linear equation in the masses (`pins.ts`). */
+/** Names of the pins, each one linear equation in the masses (`pins.ts`). */
 export const PIN_NAMES = [
   "doseG",
   "brewWaterG",
@@ -41,7 +41,7 @@ export interface SheetHeat extends Ice, VesselHeat {
   readonly apart?: { readonly gPerG: number; readonly tempC: number } | undefined;
 }
 
-/** What the masses follow from, besides the pins. */
+/** Givens that the masses follow from, besides the pins. */
 export interface Given {
   readonly serve: Serve;
   /** Liquid retained: water in less beverage out, g per g of dose; about 2.1 for drained paper brews. */
@@ -51,7 +51,7 @@ export interface Given {
   readonly heat?: SheetHeat | undefined;
 }
 
-/** What a brewer delivers at its settings: interceptG + slope · setting, settings `stepG` apart. */
+/** A brewer's delivery at its settings: interceptG + slope · setting, settings `stepG` apart. */
 export interface BrewWaterLattice {
   readonly stepG: number;
   readonly slope?: number | undefined;
@@ -125,7 +125,7 @@ export interface SheetFigures extends Masses {
   readonly strengthPct?: number;
   /** When iced and the heat is given; 0 when ice is left. */
   readonly finalTempC?: number;
-  /** What to set on the brewer; on rounded figures, when its lattice is given. */
+  /** The brewer's setting; on rounded figures, when its lattice is given. */
   readonly settingG?: number;
 }
 

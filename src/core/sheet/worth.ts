@@ -16,7 +16,7 @@ export interface Worth<Name> {
 }
 
 /**
- * What to measure next: guesses by how much each may move what a card prints, the most first.
+ * Guesses worth measuring next, by how much each may move what a card prints, the most first.
  *
  * A guess's worth is the largest relative change of dose, setting, water, ice, yield, strength or bed depth
  * when its figure lies a standard deviation to either side. A guess that leaves no sheet moves everything.
@@ -38,7 +38,7 @@ export function worthMeasuring<Name>(
   return moved.toSorted((a, b) => b.moves - a.moves);
 }
 
-/** What a card would print, unrounded; undefined when there is no sheet. */
+/** Figures that a card would print, unrounded; undefined when there is no sheet. */
 function printedOf(input: SheetInput): readonly number[] | undefined {
   const exact = exactSheet(input);
   if (!exact.ok) return undefined;

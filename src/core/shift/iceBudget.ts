@@ -1,4 +1,4 @@
-/** What an ice source holds and makes; null where nobody noted it. */
+/** An ice source's store and production; null where nobody noted it. */
 export interface IceSupply {
   readonly storeKg: number | null;
   readonly kgPerDay: number | null;
@@ -6,7 +6,7 @@ export interface IceSupply {
   readonly otherShare: number;
 }
 
-/** What one line of a day takes: so many batches, each with the server's ice at once and the glasses' as they are sold. */
+/** Ice of one line of a day: so many batches, each with the server's ice at once and the glasses' as they are sold. */
 export interface IceNeed {
   readonly batches: number;
   readonly serverG: number;
@@ -43,7 +43,7 @@ export interface IceBudget {
   readonly needG: number;
   /** The first moment at which the bin is empty, minutes of the day; undefined where it never is. */
   readonly emptyMin: number | undefined;
-  /** What is missing over the day, beyond what was frozen ahead, g: as much is to be frozen ahead, or not brewed. */
+  /** Ice missing over the day, beyond what was frozen ahead, g: as much is to be frozen ahead, or not brewed. */
   readonly shortG: number;
   /** In the bin at the end, g. */
   readonly leftG: number;
@@ -118,7 +118,7 @@ function hourAt(hours: { -readonly [name in keyof IceHour]: number }[], atMin: n
   return hours[place];
 }
 
-/** What a line draws between two moments: whole servers that begin there, and the part of glasses that is sold. */
+/** Ice that a line draws between two moments, g: whole servers that begin there, and the part of glasses that is sold. */
 function drawn(
   { batches, serverG, glassesG }: IceNeed,
   { fromMin, toMin }: IceDay,

@@ -1,6 +1,6 @@
 import type { IceNeed } from "./iceBudget.ts";
 
-/** What is counted by its id and called by its name: two things of the house may share one. */
+/** A thing that is counted by its id and called by its name: two things of the house may share one. */
 export interface Named {
   readonly id: string;
   readonly name: string;
@@ -34,7 +34,7 @@ export interface ShiftLine {
   readonly batches: number;
 }
 
-/** So many containers of so much coffee: 6 × 186 g. */
+/** Containers of one dose: 6 × 186 g. */
 export interface Doses {
   readonly count: number;
   readonly doseG: number;
@@ -48,7 +48,7 @@ export interface CoffeeTotal {
   readonly totalG: number;
 }
 
-/** What one source gives on a day, g, and to what. */
+/** Ice that one source gives on a day, g, and the lines that draw it. */
 export interface IceOfSource {
   readonly source: Named;
   readonly iceG: number;
@@ -73,7 +73,7 @@ export interface ShiftTotals {
 /** Ice of a card that says no source of it. */
 const NO_SOURCE: Named = { id: "", name: "" };
 
-/** What a day's list adds up to, in the order of the list. Masses in g. */
+/** Totals of a day's list, in the order of the list. Masses in g. */
 export function shiftTotals(lines: readonly ShiftLine[]): ShiftTotals {
   const sum = (of: (batch: ShiftBatch) => number) =>
     lines.reduce((total, { batch, batches }) => total + batches * of(batch), 0);
@@ -127,7 +127,7 @@ function coffeeTotals(lines: readonly ShiftLine[]): readonly CoffeeTotal[] {
 }
 
 /**
- * What is ground and thrown away: once wherever a grinder's dial or its coffee changes from the line before,
+ * Coffee ground and thrown away, g: once wherever a grinder's dial or its coffee changes from the line before,
  * of the coffee that comes after. The first line of each grinder counts as no change.
  */
 function purgesOf(lines: readonly ShiftLine[]): ReadonlyMap<ShiftLine, number> {

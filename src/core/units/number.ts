@@ -3,7 +3,7 @@ import type { QuantityFailure } from "./failure.ts";
 
 export interface TypedNumber {
   readonly number: number;
-  /** What stands behind the number, in lower case with single spaces; "" when nothing does. */
+  /** The unit behind the number, in lower case with single spaces; "" when there is none. */
   readonly unit: string;
 }
 

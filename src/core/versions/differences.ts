@@ -2,7 +2,7 @@
 export type Version = Readonly<Record<string, string | undefined>>;
 
 export interface Versions {
-  /** What both began with. */
+  /** The version that both began with. */
   readonly base: Version;
   readonly mine: Version;
   readonly theirs: Version;

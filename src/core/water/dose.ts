@@ -31,14 +31,14 @@ export interface Dosing {
   readonly hardnessG: number;
   /** Of the concentrate for alkalinity, g. */
   readonly alkalinityG: number;
-  /** What the two salts weigh in a litre, the water in their crystals counted, mg. */
+  /** Mass of the two salts in a litre, the water in their crystals counted, mg. */
   readonly addedMgL: number;
 }
 
 export type DosingFailure = { readonly code: "cannotTakeOut"; readonly figure: keyof Water };
 
 /**
- * What to weigh into a volume of water so that it has the hardness and alkalinity wanted:
+ * Salts to weigh into a volume of water so that it has the hardness and alkalinity wanted:
  * grams = (wanted − there) · litres ÷ what a gram adds to a litre.
  *
  * @returns `cannotTakeOut` when the water has more than is wanted: blend it with a softer one first

@@ -1,4 +1,4 @@
-/** What of a water matters in the cup and in the boiler, mg/l as calcium carbonate. */
+/** Properties of water that matter in the cup and in the boiler, mg/l as calcium carbonate. */
 export interface Water {
   /** Calcium and magnesium: they take out flavour, and scale up boilers. */
   readonly hardnessMgL: number;

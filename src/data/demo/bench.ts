@@ -17,7 +17,7 @@ const [CHOUGH, DUNLIN] = [demoId(40), demoId(41)];
 const [SALTMARSH, KITTIWAKE, LOW_TIDE, NIGHT_MAIL] = [demoId(50), demoId(51), demoId(52), demoId(53)];
 const [LARGE_PAPER, SMALL_PAPER, CONE_PAPER, MESH] = [demoId(90), demoId(91), demoId(92), demoId(93)];
 
-/** What the history was brewed with. */
+/** Ids of the things that the history was brewed with. */
 export const DEMO_IDS = {
   brewers: { fulmar: FULMAR, turnstone: TURNSTONE, cone: CONE, flat: FLAT, press: demoId(24) },
   coffees: { saltmarsh: SALTMARSH, kittiwake: KITTIWAKE, lowTide: LOW_TIDE, nightMail: NIGHT_MAIL },

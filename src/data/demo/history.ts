@@ -119,13 +119,13 @@ const TASTED: readonly (Omit<Habit, "hours" | "metered" | "dialSetting"> & { rea
   { ...HABITS[1]!, day: 17, coffeeId: coffees.saltmarsh, doseG: 96, waterG: 1529 },
   { ...HABITS[2]!, day: 20, coffeeId: coffees.lowTide, doseG: 158, waterG: 1472, iceG: 900 },
 ];
-/** What the lead likes: this much of the dose in the cup. */
+/** Extraction that the lead likes, %. */
 const LIKED_PCT = 19.6;
 
 /** From this day on Chough's burrs stand closer: it grinds so much finer, and its brews run longer and stronger. */
 const DRIFT_FROM_DAY = 40;
 const DRIFT_SHARE = 0.13;
-/** What the model does not know of this house: how freely its beds let water through, and how readily its coffee gives. */
+/** Factors of this house that the model does not know: how freely its beds let water through, and how readily its coffee gives. */
 const TRUTH = {
   [grinders.chough]: { permeability: 1.3, extraction: 0.97 },
   [grinders.dunlin]: { permeability: 1.3, extraction: 1.07 },
@@ -168,7 +168,7 @@ export function demoHistory(now: Date): Batch[] {
 /** From this day on a batch of each habit is a standard. */
 const APPROVED_FROM_DAY = 6;
 
-/** What the lead has approved: of every habit the first batch that was liked and metered, and all that was brewed for tasting. */
+/** The lead's approvals: of every habit the first batch that was liked and metered, and all that was brewed for tasting. */
 export function demoStandards(
   history: readonly Batch[],
   now: Date,
@@ -293,7 +293,7 @@ function batchOf(
   };
 }
 
-/** What a habit's setting grinds, µm. */
+/** Grind at a habit's setting, µm. */
 function groundUm({ grinderId, dialSetting }: Habit): number {
   const { points } = GRINDER_CURVES.find((curve) => curve.grinderId === grinderId)!;
   return umAt(must(fitCurve(points)), dialSetting);

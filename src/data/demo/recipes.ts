@@ -61,7 +61,7 @@ interface Written {
   readonly recipe: Recipe;
 }
 
-/** What the house has written down: two cups that its pots come from, and what else is made upstairs and on the quay. */
+/** The demo house's recipes: two cups that its pots come from, and those made upstairs and on the quay. */
 const BOOK: readonly { readonly id: number; readonly name: string; readonly versions: readonly Written[] }[] =
   [
     {

@@ -5,7 +5,7 @@ import { brewers, grinders } from "./equipment.ts";
 import { personId } from "./people.ts";
 import { siteId } from "./sites.ts";
 
-/** What is looked after, by days, by litres brewed or by kg ground. */
+/** Care tasks, due by days, by litres brewed or by kg ground. */
 export const careTasks = mysqlTable(
   "care_tasks",
   {

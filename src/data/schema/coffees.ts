@@ -30,7 +30,7 @@ export const cups = mysqlTable(
     id: id().primaryKey(),
     name: name(),
     volumeMl: smallint("volume_ml").notNull(),
-    /** What is poured into it; the rest is head-room, ice or milk. */
+    /** Beverage poured into it, g; the rest is head-room, ice or milk. */
     fillG: double("fill_g"),
     serve: mysqlEnum("serve", SERVES).notNull(),
     ...thingColumns(),

@@ -29,5 +29,5 @@ export const thingColumns = () => ({
   liveName: liveName(sql`IF(\`removed\`, NULL, \`name\`)`),
 });
 
-/** What of it started from a usual one of its kind, and was not measured here yet. */
+/** Aspects that started from a usual one of the kind, and were not measured here yet. */
 export const typical = () => json<readonly Aspect[]>("typical");

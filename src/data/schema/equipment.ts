@@ -19,7 +19,7 @@ import { id, name, position, thingColumns, time, typical } from "./columns.ts";
 import { personId } from "./people.ts";
 import { siteId } from "./sites.ts";
 
-/** What lies between the bed and the vessel. */
+/** Filters, between the bed and the vessel. */
 export const filters = mysqlTable(
   "filters",
   {
@@ -30,7 +30,7 @@ export const filters = mysqlTable(
     grade: varchar("grade", { length: 80 }).notNull().default(""),
     /** How much it slows the flow, against a usual paper's 1. */
     drag: double("drag").notNull().default(1),
-    /** What it keeps of the water by itself, g. */
+    /** Water that the filter keeps by itself, g. */
     waterKeptG: double("water_kept_g").notNull(),
     /** Which side or seam lies where. */
     facing: varchar("facing", { length: 80 }).notNull().default(""),
@@ -54,7 +54,7 @@ export interface BasketRow extends Pick<Basket, "shape"> {
   readonly heightMm: number | null;
 }
 
-/** What brews: a batch brewer with a basket and settings, or what is poured into by hand. */
+/** Brewers: with a basket and settings, or poured into by hand. */
 export const brewers = mysqlTable(
   "brewers",
   {
@@ -101,7 +101,7 @@ export const brewers = mysqlTable(
   (table) => [unique("brewers_name").on(table.siteId, table.liveName)],
 );
 
-/** What was read off when something was measured: what a line, a mean or a curve is fitted through. */
+/** Readings of a measurement, which a line, a mean or a curve is fitted through. */
 export const readings = mysqlTable(
   "readings",
   {
@@ -115,7 +115,7 @@ export const readings = mysqlTable(
   (table) => [index("readings_owner").on(table.ownerId, table.kind)],
 );
 
-/** What the coffee ends in. */
+/** Vessels that the coffee ends in. */
 export const vessels = mysqlTable(
   "vessels",
   {
@@ -135,7 +135,7 @@ export const vessels = mysqlTable(
     /** How long coffee is sold from it. */
     holdMin: double("hold_min"),
     plate: mysqlEnum("plate", PLATES).notNull().default("none"),
-    /** What leaves it as steam on its plate. */
+    /** Evaporation on its plate, g/h. */
     evaporationGPerH: double("evaporation_g_per_h"),
     /** Closed in a bath, what it gives to it, W/K, where it was timed. */
     bathWPerK: double("bath_w_per_k"),
@@ -166,7 +166,7 @@ export const grinders = mysqlTable(
   (table) => [unique("grinders_name").on(table.siteId, table.liveName)],
 );
 
-/** What a dial grinds, from some day on: new burrs start another one, and what was logged keeps the old. */
+/** A dial's curves, each from some day on: new burrs start another one, and logged batches keep the old. */
 export const grinderCurves = mysqlTable(
   "grinder_curves",
   {
@@ -249,7 +249,7 @@ export const scales = mysqlTable(
   (table) => [unique("scales_name").on(table.siteId, table.liveName)],
 );
 
-/** What a barista measured, until a lead has looked at it. */
+/** Baristas' measurements, until a lead has looked at them. */
 export const proposals = mysqlTable(
   "proposals",
   {

@@ -11,7 +11,7 @@ export const siteSeq = mysqlTable("site_seq", {
   n: bigint("n", { mode: "number" }).notNull().default(0),
 });
 
-/** What happened at a site: rows are only ever added, numbered 1, 2, 3 … without a gap. */
+/** Events of a site: rows are only ever added, numbered 1, 2, 3 … without a gap. */
 export const events = mysqlTable(
   "events",
   {

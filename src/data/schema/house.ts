@@ -14,13 +14,13 @@ export const house = mysqlTable("house", {
   createdAt: time("created_at").notNull(),
 });
 
-/** What one transaction at a time may change: its row is written by whoever holds it (`transact.ts`). */
+/** Locks: what one transaction at a time may change. The row is written by whoever holds it (`transact.ts`). */
 export const locks = mysqlTable("locks", {
   name: varchar("name", { length: 20 }).primaryKey(),
   turn: int("turn").notNull().default(0),
 });
 
-/** What a bench is read from, each part with a revision of its own. */
+/** The parts of a bench, each with a revision of its own. */
 export const BENCH_PARTS = ["equipment", "recipes", "learned"] as const;
 
 /** One more with every change of a part of the bench: what was read of it before is out of date. */

@@ -27,7 +27,7 @@ export const jobs = mysqlTable(
     takenBy: id("taken_by"),
     /** A try that was not renewed by then is given up, and the job is taken again. */
     takenUntil: time("taken_until"),
-    /** What came of it. */
+    /** The job's result; null until it is done. */
     answer: json<JobAnswer>("answer"),
     /** Why the last try failed. */
     trouble: varchar("trouble", { length: 400 }),

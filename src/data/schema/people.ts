@@ -61,7 +61,7 @@ export const signInTries = mysqlTable("sign_in_tries", {
   at: time("at").notNull(),
 });
 
-/** What lets another program in at the API. */
+/** Tokens that let another program in at the API. */
 export const tokens = mysqlTable("tokens", {
   id: id().primaryKey(),
   name: name(),
@@ -73,7 +73,7 @@ export const tokens = mysqlTable("tokens", {
   revokedAt: time("revoked_at"),
 });
 
-/** What was changed, by whom: rows are only ever added, and the database itself holds to that. */
+/** The audit trail: rows are only ever added, and the database itself holds to that. */
 export const audit = mysqlTable(
   "audit",
   {

@@ -43,7 +43,7 @@ export const recipeVersions = mysqlTable(
   (table) => [unique("recipe_version").on(table.recipeId, table.version)],
 );
 
-/** What a house knows of a brewer and a grinder together beyond the model, and what it was fitted to. */
+/** A brewer's and a grinder's factors beyond the model, and what they were fitted to. */
 export const fits = mysqlTable(
   "fits",
   {

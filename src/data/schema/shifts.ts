@@ -21,7 +21,7 @@ export const shifts = mysqlTable(
   (table) => [primaryKey({ columns: [table.siteId, table.day] })],
 );
 
-/** What one site brews on one day. */
+/** Lines of a site's list for a day. */
 export const shiftItems = mysqlTable("shift_items", {
   id: id().primaryKey(),
   siteId: siteId(),

@@ -6,7 +6,7 @@ import { id, revision, time } from "./columns.ts";
 import { personId } from "./people.ts";
 import { siteId } from "./sites.ts";
 
-/** What hangs on a site's wall for a coffee, as a lead chose it; the usual choice where there is no row. */
+/** A lead's choices for a site's wall chart of a coffee; the usual choice where there is no row. */
 export const wallCharts = mysqlTable(
   "wall_charts",
   {

@@ -16,7 +16,7 @@ const SLOPE_DECIMALS = 3;
 /** One run of a kind is scatter. */
 const LEAST_OF_A_KIND = 2;
 
-/** What comes out for what is set. */
+/** A brewer's delivery for a setting, in words. */
 export function printDelivery(
   { slope, interceptG }: Pick<Delivery, "slope" | "interceptG">,
   printG: (massG: number) => string,
@@ -136,7 +136,7 @@ const X = { title: "set, l" };
 const Y = { title: "weighed less set, g" };
 const G_PER_L = 1000;
 
-/** What is weighed over what is set, as its difference: on the whole the line would hide what it is off by. */
+/** Chart of weighed minus set: on the whole the line would hide what it is off by. */
 function RunsChart({ rows }: { readonly rows: readonly BlankRunRow[] }) {
   const series = useMemo(() => {
     const line = fitDelivery(rows);

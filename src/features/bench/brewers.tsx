@@ -16,7 +16,7 @@ import type { BrewerRow } from "./rows.ts";
 import type { Besides } from "./thingForm.tsx";
 import { Things } from "./things.tsx";
 
-/** What brews: its basket, what it really delivers, how it sprays and what its bed keeps. */
+/** Brewers: basket, delivery, spray, and liquid that the bed keeps. */
 export function Brewers({ brewers }: { readonly brewers: readonly BrewerRow[] }) {
   const units = useUnits();
   const { refs } = useSite();

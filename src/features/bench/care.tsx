@@ -31,7 +31,7 @@ interface CareProps {
   readonly tasks: readonly RowOf<"care">[];
 }
 
-/** What is to be looked after, the most due first. */
+/** Care tasks, the most due first. */
 export function Care({ due, tasks }: CareProps) {
   return (
     <div className="grid items-start gap-3 lg:grid-cols-2">

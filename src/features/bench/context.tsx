@@ -9,7 +9,7 @@ import type { Named } from "#parts/specField.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { keepMeasure, proposeMeasure } from "./actions.ts";
 
-/** What every form of the bench may need of its site. */
+/** The site as every form of the bench may need it. */
 export interface BenchSite {
   readonly id: string;
   readonly name: string;
@@ -19,7 +19,7 @@ export interface BenchSite {
   readonly currency: string;
   /** °C */
   readonly roomC: number;
-  /** What a field can name, by kind. */
+  /** Things that a reference field can name, by kind. */
   readonly refs: { readonly [kind in RefField["to"]]: readonly Named[] };
   readonly scales: readonly (Named & { readonly capacityG: number })[];
 }

@@ -12,7 +12,7 @@ import { Readings } from "./readings.tsx";
 import type { VesselRow } from "./rows.ts";
 import { within } from "./typed.ts";
 
-/** What a full pot is served at first, °C, and after how long it is asked about, s. */
+/** Temperature at which a full pot is first served, °C, and the time after which it is asked about, s. */
 const FRESH_C = 85;
 const HOUR_S = 3600;
 const MIN_S = 60;
@@ -21,7 +21,7 @@ const TWO_DAYS_S = 172_800;
 /** Points of the drawn curve. */
 const CURVE_POINTS = 40;
 
-/** What an hour makes of a fresh pot, in words. */
+/** A fresh pot's temperature after an hour, in words. */
 export function coolsTo(ratePerS: number, roomC: number, printTemp: (tempC: number) => string): string {
   const after = coolingTempC({ ratePerS, startC: FRESH_C }, roomC, HOUR_S);
   return `cools from ${printTemp(FRESH_C)} to ${printTemp(after)} in an hour`;

@@ -7,7 +7,7 @@ import { useUnits } from "#ui/units.tsx";
 import { useSite } from "./context.tsx";
 import { Things } from "./things.tsx";
 
-/** What lies between bed and vessel: it slows the flow, keeps some water, and costs something. */
+/** Filters between bed and vessel: each slows the flow, keeps some water, and costs something. */
 export function Filters({ filters }: { readonly filters: readonly RowOf<"filter">[] }) {
   const units = useUnits();
   const { currency } = useSite();

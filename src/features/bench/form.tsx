@@ -9,7 +9,7 @@ interface QuantityProps {
   readonly label: string;
   readonly typed: Typed;
   readonly help?: string;
-  /** What the server found wrong with it. */
+  /** The server's sentence on what is wrong with it. */
   readonly trouble?: string | undefined;
 }
 
@@ -31,7 +31,7 @@ interface ReadableProps {
   readonly label: string;
   readonly text: string;
   readonly onText: (text: string) => void;
-  /** What can be read into it, where such a thing is at hand. */
+  /** The instrument that can be read into it, where one is at hand. */
   readonly instrument: "scale" | "thermometer" | undefined;
   readonly help: string | undefined;
   readonly trouble: string | undefined;
@@ -43,7 +43,7 @@ export function Readable({ label, text, onText, instrument, help, trouble }: Rea
   const take = () => {
     if (!device) return;
     const reading = printReading(device.read(), device);
-    // What does not fit on the scale at once is weighed in parts.
+    // A mass that does not fit on the scale at once is weighed in parts.
     onText(instrument === "scale" && text.trim() !== "" ? `${text} + ${reading}` : reading);
   };
   return (

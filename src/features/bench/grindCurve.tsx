@@ -42,7 +42,7 @@ interface GrindCurveProps {
   readonly onDone: () => void;
 }
 
-/** What the dial grinds at a few settings, by feel or by sieve, and the curve through it: always a new version. */
+/** A grinder's curve at a few settings, by feel or by sieve: always kept as a new version. */
 export function GrindCurve({ grinder, onDone }: GrindCurveProps) {
   const [curveId] = useState(() => uuidv7());
   const [newest] = grinder.curves;

@@ -16,7 +16,7 @@ interface GrindersProps {
 
 const n = (value: number) => printNumber(value, 2);
 
-/** What grinds: its dial, what it grinds in micrometres, and what other grinders call the same. */
+/** Grinders: dial, grind in micrometres, and matched settings of other grinders. */
 export function Grinders({ grinders, others }: GrindersProps) {
   const wholeOf = (row: RowOf<"grinder">) => grinders.find(({ id }) => id === row.id)!;
   const say = (row: RowOf<"grinder">) => {

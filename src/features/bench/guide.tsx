@@ -31,7 +31,7 @@ interface Step {
   /** Why it matters, in a line. */
   readonly why: string;
   readonly done: boolean;
-  /** It can only be done after another one. */
+  /** The step can only be done after another one. */
   readonly waits?: boolean;
   readonly form: (onDone: () => void) => ReactNode;
 }

@@ -123,7 +123,7 @@ function Instrument({ device, plays }: InstrumentProps) {
   );
 }
 
-/** What a device shows, drawn again with every reading. */
+/** A device's reading, drawn again with every new one. */
 function useReading(device: Device): number {
   return useSyncExternalStore(device.watch, device.read, device.read);
 }

@@ -6,7 +6,7 @@ import { Button } from "#ui/button.tsx";
 import { typicalSentence } from "#words/bench";
 
 export interface Way {
-  /** What the button says. */
+  /** The button's label. */
   readonly verb: string;
   readonly form: (onDone: () => void) => ReactNode;
 }

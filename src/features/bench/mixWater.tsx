@@ -18,7 +18,7 @@ const n = (value: number) => printNumber(value, 0);
 const middle = ([low, high]: readonly [number, number]) => (low + high) / 2;
 const MG_L = { least: 1, most: 500, print: n };
 
-/** What to mix for twenty litres: two waters, or one with minerals. */
+/** A mix for twenty litres: two waters, or one with minerals. */
 export function MixWater({ waters }: MixWaterProps) {
   const [firstId, setFirst] = useState(waters[0]?.id ?? "");
   const [secondId, setSecond] = useState(waters[1]?.id ?? MINERALS);

@@ -15,12 +15,12 @@ export interface ProposalRow {
   readonly person: string;
   /** When, as it is read at the site. */
   readonly at: string;
-  /** What was measured again. */
+  /** The name of the thing that was measured again. */
   readonly name: string;
   readonly measure: Measure;
 }
 
-/** What baristas measured again, for a lead to accept or not. */
+/** Baristas' measurements, for a lead to accept or not. */
 export function Proposals({ proposals }: { readonly proposals: readonly ProposalRow[] }) {
   const { may } = useCounter();
   const units = useUnits();
@@ -57,7 +57,7 @@ export function Proposals({ proposals }: { readonly proposals: readonly Proposal
   );
 }
 
-/** What somebody measured, in a line. */
+/** A measurement in a line. */
 function measuredSentence(measure: Measure, { printMass, printLiquid, printTemp }: Printers): string {
   switch (measure.what) {
     case "vessel": {

@@ -20,7 +20,7 @@ export interface Column<Name extends string> {
   readonly name: Name;
   readonly label: string;
   readonly help?: string;
-  /** What it can be read off. */
+  /** The instrument that it can be read off. */
   readonly instrument?: "scale" | "thermometer";
   readonly parse: Parse;
   readonly print: (value: number) => string;
@@ -35,7 +35,7 @@ interface Theirs<Each> {
 }
 
 interface ReadingsProps<Name extends string> {
-  /** What is measured, for the choice between two versions. */
+  /** The name of the measured thing, for the choice between two versions. */
   readonly what: string;
   readonly start: readonly Kept<Name>[];
   /** Whether keeping none added is something too. */
@@ -47,11 +47,11 @@ interface ReadingsProps<Name extends string> {
     readonly label: string;
     readonly say: (rows: readonly Kept<Name>[], place: number) => ReactNode;
   };
-  /** What all rows come to. */
+  /** The result of all rows. */
   readonly summary: (rows: readonly Kept<Name>[]) => ReactNode;
   /** The rows drawn, with what is fitted through them. */
   readonly chart?: (rows: readonly Kept<Name>[]) => ReactNode;
-  /** What must be said besides before it is kept. */
+  /** A field that must be filled in besides before it is kept. */
   readonly besides?: (rows: readonly Kept<Name>[]) => ReactNode;
   /** The rows as they are kept or proposed. */
   readonly measured: (rows: Kept<Name>[], revision: number) => Measure;
@@ -165,7 +165,7 @@ export function Readings<Name extends string>(props: ReadingsProps<Name>) {
   );
 }
 
-/** What stands in the place of a figure's text for a ticked box. */
+/** Text of a ticked box, in the place of a figure's. */
 export const TICKED = "yes";
 
 interface AddProps<Name extends string> {

@@ -23,7 +23,7 @@ export type BrewerRow = RowOf<"brewer"> & {
   readonly runs: readonly BlankRunRow[];
   readonly flows: readonly FlowRow[];
   readonly drips: readonly DripRow[];
-  /** What the log has of it with its filter and its ending, the newest first. */
+  /** Weighed pots of the log with its filter and its ending, the newest first. */
   readonly yields: readonly LoggedYield[];
 };
 

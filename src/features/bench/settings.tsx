@@ -143,7 +143,7 @@ function settingsFrom(flat: Values, base: HouseSettings): HouseSettings {
   return settings as unknown as HouseSettings;
 }
 
-/** What the house decides for all its sites. */
+/** The house's settings for all its sites. */
 export function Settings({ house }: { readonly house: House }) {
   const { may } = useCounter();
   const [saved, setSaved] = useState(0);

@@ -18,7 +18,7 @@ interface SuppliesProps {
 const n = (value: number) => printNumber(value, 1);
 const NAMES = { hardnessMgL: "hardness", alkalinityMgL: "alkalinity" } as const;
 
-/** What goes in and what it is sold in: drinking water, ice, cups. */
+/** Drinking water, ice and cups. */
 export function Supplies({ waters, ices, cups }: SuppliesProps) {
   const units = useUnits();
   const onBench = waters.filter(({ removed }) => !removed);

@@ -16,7 +16,7 @@ interface Known {
   readonly measured: string | undefined;
 }
 
-/** What the sheet that Scale starts with rests on. */
+/** How surely the things are known that Scale's first sheet rests on. */
 export interface SureOf {
   readonly brewer: Known & {
     readonly runs: readonly BlankRunRow[];

@@ -16,9 +16,9 @@ import { FIELD_WORDS, type FieldWords, KIND_WORDS } from "#words/bench";
 import { keepThing } from "./actions.ts";
 import { type BenchSite, useSite } from "./context.tsx";
 
-/** What a form shows beside its fields: a drawing, or another way to fill one in. */
+/** Additions to a form's fields: a drawing, or another way to fill one in. */
 export interface Besides {
-  /** What can be read of the fields as they stand. */
+  /** The fields' values as they stand, as far as they can be read. */
   readonly read: Readonly<Record<string, Value | undefined>>;
   readonly setText: (field: string, text: string) => void;
 }
@@ -27,9 +27,9 @@ interface ThingFormProps {
   readonly kind: ThingKind;
   /** The thing that is changed; a new one when there is none. */
   readonly thing?: { readonly id: string; readonly revision: number; readonly figures: AnyFigures };
-  /** What a new one may start from. */
+  /** Usual things that a new one may start from. */
   readonly typicals?: readonly Typical[];
-  /** What a new one starts with. */
+  /** Figures that a new one starts with. */
   readonly start?: AnyFigures;
   /** Asked first; the others are folded away. */
   readonly first?: readonly string[];

@@ -17,7 +17,7 @@ import { type Besides, ThingForm } from "./thingForm.tsx";
 interface ThingsProps<Kind extends ThingKind> {
   readonly kind: Kind;
   readonly rows: readonly RowOf<Kind>[];
-  /** What is known of one, in a line or two. */
+  /** A thing in a line or two. */
   readonly say: (row: RowOf<Kind>) => ReactNode;
   readonly picture?: (row: RowOf<Kind>) => ReactNode;
   /** The ways to measure one, besides typing. */
@@ -25,11 +25,11 @@ interface ThingsProps<Kind extends ThingKind> {
   /** The fields that are asked first; the others are folded away. */
   readonly first?: readonly string[];
   readonly besides?: (form: Besides) => ReactNode;
-  /** What an empty list says to do first. */
+  /** The first step that an empty list proposes. */
   readonly empty: string;
 }
 
-/** What is measured, and not only typed. */
+/** Kinds that are measured, and not only typed. */
 const MEASURABLE: readonly ThingKind[] = ["vessel", "brewer", "grinder", "coffee", "ice"];
 
 /** A list is searched from here on, and drawn so far; a house may have hundreds of coffees. */

@@ -13,12 +13,12 @@ interface Weighing {
   readonly label: string;
   readonly help: string;
   readonly parse: Parse;
-  /** What the server calls it, when it finds something wrong with it. */
+  /** The field's name at the server, for a refusal. */
   readonly field: string;
 }
 
 interface TwoWeighingsProps {
-  /** What is measured, such as a coffee's name. */
+  /** The name of the measured thing, such as a coffee's. */
   readonly what: string;
   readonly revision: number;
   readonly first: Weighing;

@@ -4,7 +4,7 @@ import { parseMass, parseNumber, parseParts, type QuantityFailure } from "#core/
 import type { Printers } from "#ui/units.tsx";
 import { quantitySentence } from "#words/figures";
 
-/** What was typed as a figure, or the sentence that says what is wrong with it. */
+/** A figure as typed, or the sentence that says what is wrong with it. */
 export type Parse = (text: string) => Result<number, string>;
 
 interface Range {
@@ -27,7 +27,7 @@ export function within(
   };
 }
 
-/** What a scale shows of something that is there, g. */
+/** Range of a weighed mass, g. */
 export const WEIGHED_G = { least: 0.1, most: 200_000 };
 
 /** Something on a scale, in parts if it is too heavy. */
@@ -43,7 +43,7 @@ export interface Typed {
   readonly setText: (text: string) => void;
   /** Undefined while it cannot be read. */
   readonly value: number | undefined;
-  /** What is wrong, once it was asked for. */
+  /** The sentence that says what is wrong, once it was asked for. */
   readonly trouble: string | undefined;
   /** Asks for it: from now on, what is wrong is said. */
   readonly ask: () => number | undefined;

@@ -16,7 +16,7 @@ import type { Besides } from "./thingForm.tsx";
 import { Things } from "./things.tsx";
 import { WeighVessel } from "./weighVessel.tsx";
 
-/** What the site pours into, what each holds, and how it cools. */
+/** Vessels: what each holds, and how it cools. */
 export function Vessels({ vessels }: { readonly vessels: readonly VesselRow[] }) {
   const units = useUnits();
   const { roomC } = useSite();

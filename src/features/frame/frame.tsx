@@ -13,7 +13,7 @@ interface FrameProps {
   readonly children: ReactNode;
 }
 
-/** What stands around every screen but print: work rail, head line, pot shelf; the rest is the worktop. */
+/** The frame around every screen but print: work rail, head line, pot shelf; the rest is the worktop. */
 export function Frame({ bench, who, children }: FrameProps) {
   return (
     <div className="flex h-dvh max-sm:flex-col print:block print:h-auto">
@@ -21,7 +21,7 @@ export function Frame({ bench, who, children }: FrameProps) {
       <div className="flex min-w-0 flex-1 flex-col max-sm:min-h-0">
         <Head site={bench?.site.id} sites={bench?.sites ?? []} who={who} />
         <main
-          // It scrolls by itself, so that the keyboard must reach it even where nothing in it can be pressed.
+          // The worktop scrolls by itself, so that the keyboard must reach it even where nothing in it can be pressed.
           // biome-ignore lint/a11y/noNoninteractiveTabindex: see above
           tabIndex={0}
           aria-label="Worktop"

@@ -1,4 +1,4 @@
-/** What stands around every screen. */
+/** The frame around every screen. */
 export { Frame } from "./frame.tsx";
 export { Refused } from "./refused.tsx";
 export { Trouble } from "./trouble.tsx";

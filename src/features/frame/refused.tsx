@@ -6,7 +6,7 @@ import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { rightSentence } from "#words/people";
 
-/** What stands in the place of a page that is not for this person. */
+/** Stands in for a page that is not for this person. */
 export function Refused({ right }: { readonly right: Right }) {
   const { ask } = useCounter();
   return (

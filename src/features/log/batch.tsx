@@ -25,7 +25,7 @@ export interface BatchPage {
     readonly person: string;
     readonly retired: string | undefined;
   }[];
-  /** What approving it would do; the sentence why not, where it cannot be. */
+  /** The place that an approval would give it; the sentence why not, where it cannot be approved. */
   readonly approval:
     | { readonly what: string; readonly retires: string | undefined }
     | { readonly cannot: string };
@@ -159,7 +159,7 @@ function useWithdraw() {
   };
 }
 
-/** What it becomes the standard of, what that retires, and which cards follow. */
+/** The approval of a batch: its place, the batch that it retires, and the cards that follow. */
 function Approve({ batch, what, retires }: ApproveProps) {
   const router = useRouter();
   const { send } = useCounter();

@@ -6,7 +6,7 @@ import { ICED_METHODS } from "#core/iced";
 import type { Named } from "#parts/specField.tsx";
 import type { FormField, Values } from "#parts/useSpecFields.tsx";
 
-/** What a batch of a site is logged with. */
+/** A site's things that a batch is logged with. */
 export interface LogSite {
   readonly timeZone: string;
   /** The house's clock when the page was made. */

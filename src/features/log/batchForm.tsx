@@ -24,7 +24,7 @@ interface BatchFormProps {
   readonly site: LogSite;
   /** The batch that is corrected; a new one when there is none. */
   readonly batch?: BatchRow;
-  /** What a new one is brewed from. */
+  /** The card that a new batch is brewed from. */
   readonly card?: CardToLog | undefined;
   readonly onDone: () => void;
 }

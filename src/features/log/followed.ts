@@ -2,7 +2,7 @@ import { toast } from "sonner";
 import type { CardsFollowed } from "#contract/cardEffect.ts";
 import { followedSentence } from "#words/log";
 
-/** So long there is time to read two sentences. */
+/** Time to read two sentences, ms. */
 const READ_MS = 12_000;
 
 /** Says what was made anew because a batch that is a standard was corrected, taken out or put back. */

@@ -50,7 +50,7 @@ export interface ForecastPage {
     | undefined;
 }
 
-/** So far out, as a share, a batch is odd: shown apart, and not counted in the words. */
+/** Miss beyond which a batch is odd, as a share: shown apart, and not counted in the words. */
 const ODD_SHARE = 0.2;
 
 /** How good the forecast has been for a brewer and a grinder, and what the log would teach it. */

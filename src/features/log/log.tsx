@@ -41,7 +41,7 @@ interface LogProps {
   readonly card: CardToLog | { readonly cannot: string } | undefined;
 }
 
-/** What was really brewed: logged in five fields, listed, and learned from. */
+/** The log: batches logged in five fields, listed, and learned from. */
 export function Log({ site, batches, query, older, csv, card }: LogProps) {
   const { may } = useCounter();
   const router = useRouter();
@@ -77,7 +77,7 @@ export function Log({ site, batches, query, older, csv, card }: LogProps) {
         {batches.length === 0 ? (
           <p className="text-quiet">Nothing is logged that fits. Log a batch, or choose fewer filters.</p>
         ) : (
-          // What is only read aloud lies outside the flow, and would widen the page past the table.
+          // Text that is only read aloud lies outside the flow, and would widen the page past the table.
           <div className="relative overflow-x-auto">
             <table className="w-full text-left text-sm tabular-nums">
               <thead className="text-quiet">

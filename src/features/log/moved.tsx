@@ -50,7 +50,7 @@ const UNITS: { readonly [signal in Signal]: string } = {
   strength: "strength, %",
 };
 
-/** What the standards did over the last weeks: what has moved, since when, and what to check first. */
+/** The standards over the last weeks: which has moved, since when, and what to check first. */
 export function Moved({ verdicts, standards }: MovedPage) {
   const [opened, setOpened] = useState(standards.find(({ hasMoved }) => hasMoved)?.id ?? standards[0]?.id);
   const shown = standards.find(({ id }) => id === opened);

@@ -9,7 +9,7 @@ const TABS = [
   { href: "/log/forecast", name: "Forecast and clock" },
 ] as const;
 
-/** What the log tells: its batches, what has moved, and how good the forecast has been. */
+/** Tabs of the log: batches, what has moved, and how good the forecast has been. */
 export function LogTabs() {
   const path = usePathname();
   return (

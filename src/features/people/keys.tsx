@@ -74,7 +74,7 @@ interface TokensProps {
   readonly tokens: readonly (KeyLine & { readonly scope: Scope })[];
 }
 
-/** What lets other programs in: each named, limited, and shown once. */
+/** Tokens for other programs: each named, limited, and shown once. */
 export function Tokens({ tokens }: TokensProps) {
   const [name, setName] = useState("");
   const [scope, setScope] = useState<Scope>("read");

@@ -11,7 +11,7 @@ import { useAct } from "#ui/useAct.ts";
 import { changeOwnPin } from "./actions.ts";
 import { type SignInLine, SignIns } from "./signIns.tsx";
 
-/** What everybody looks after themselves. */
+/** Everybody's own page: sign-ins, PIN and record. */
 export function Me({ signIns }: { readonly signIns: readonly SignInLine[] }) {
   const { person } = useCounter();
   const [pin, setPin] = useState("");

@@ -17,7 +17,7 @@ interface ApprovalProps {
   readonly standard: number | undefined;
 }
 
-/** What making a version the standard would change, before and after: each card follows, or is left as it is. */
+/** A version's way to being the standard: its cards before and after, each following or left as it is. */
 export function Approval({ recipeId, versionId, name, version, standard }: ApprovalProps) {
   const router = useRouter();
   const { send } = useCounter();

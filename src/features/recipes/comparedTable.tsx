@@ -4,7 +4,7 @@ interface ComparedTableProps {
   readonly left: string;
   readonly right: string;
   readonly rows: readonly ComparedRow[];
-  /** What is said where there is no row. */
+  /** Text where there is no row. */
   readonly same: string;
 }
 

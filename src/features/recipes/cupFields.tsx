@@ -11,7 +11,7 @@ interface CupFieldsProps {
   readonly onChange: (to: Partial<Recipe>) => void;
 }
 
-/** What the cup really was: timed, weighed, metered, tasted. */
+/** The cup as it really was: timed, weighed, metered, tasted. */
 export const CupFields = memo(function CupFields({ recipe, at, onChange }: CupFieldsProps) {
   return (
     <Panel title="The cup that was made">

@@ -8,7 +8,7 @@ export interface Draft extends Naming {
   readonly recipe: Recipe;
 }
 
-/** What a new recipe starts from: a hand brewer where there is one, and usual figures. */
+/** A new recipe's draft: a hand brewer where there is one, and usual figures. */
 export function firstDraft(kit: RecipeKit): Draft {
   const brewer = kit.brewers.find(({ kind }) => kind === "hand") ?? kit.brewers[0];
   const draft = {

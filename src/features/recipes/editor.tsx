@@ -106,7 +106,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
     (field: string) => {
       if (trouble?.field === field) return trouble.message;
       const fault = faults.find((each) => each.field === field);
-      // What is wrong with the water is seen at once; the rest when somebody wants to keep it.
+      // Faults of the water are shown at once; the rest when somebody wants to keep it.
       return fault && (asked || field.startsWith("pours")) ? recipeSentence(fault) : undefined;
     },
     [trouble, faults, asked],

@@ -1,7 +1,7 @@
 import { METHODS, type Method, RECIPE_STATES, type RecipeLine, type RecipeState } from "#contract/recipe.ts";
 import { SERVICES, type Service } from "#core/recipe";
 
-/** What a list is narrowed by; "" for any. */
+/** Filter of the list; "" lets any through. */
 export interface RecipeFilter {
   /** In its name, its coffee, its brewer or its taste, whatever the case; every word counts. */
   readonly text: string;

@@ -7,7 +7,7 @@ import { brewedWith, type Naming, type RecipeKit, recipeBench } from "#scaling/s
 import { useUnits } from "#ui/units.tsx";
 import { recipeForecastSentence, recipeSentence } from "#words/recipes";
 
-/** What a recipe will give as it is written, or why nobody can say. */
+/** Forecast of a recipe as it is written, or the reason why there is none. */
 export function useRecipeForecast(kit: RecipeKit, naming: Naming, recipe: Recipe) {
   const { brewerId, grinderId, coffeeId } = naming;
   return useMemo(() => {

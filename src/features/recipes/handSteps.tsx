@@ -17,7 +17,7 @@ interface HandStepsProps {
 const FIRST: HandStep = { when: "first drops", atS: null, act: "stir", note: "", staysG: null };
 const MOST_STEPS = 40;
 
-/** What a hand does beside the water: a stir at the first drops, a lid, the plate off, into a second pot. */
+/** Acts of the hand beside the water: a stir at the first drops, a lid, the plate off, into a second pot. */
 export const HandSteps = memo(function HandSteps({ steps, onSteps, at }: HandStepsProps) {
   const change = (i: number, to: Partial<HandStep>) =>
     onSteps(steps.map((step, place) => (place === i ? { ...step, ...to } : step)));

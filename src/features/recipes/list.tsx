@@ -24,10 +24,10 @@ interface RecipesProps {
   readonly site: { readonly id: string; readonly name: string };
 }
 
-/** So many are drawn at once: nobody reads more without narrowing the list. */
+/** Lines drawn at once: nobody reads more without narrowing the list. */
 const DRAWN = 60;
 
-/** What the house has written down, narrowed as one types. */
+/** The house's recipes, narrowed as one types. */
 export function Recipes({ lines, start, site }: RecipesProps) {
   const { may } = useCounter();
   const [filter, setFilter] = useState(start);

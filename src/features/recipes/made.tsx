@@ -38,7 +38,7 @@ interface MadeProps {
 const MOST_G = 200_000;
 const NO_GRINDER = "";
 
-/** What a cup is made with, and how much of it. */
+/** Equipment and masses of a cup. */
 export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onBrewer, onPour }: MadeProps) {
   const units = useUnits();
   const { recipe } = draft;
@@ -228,7 +228,7 @@ interface PartProps {
   readonly onChange: MadeProps["onChange"];
 }
 
-/** What not every recipe says: sifting, the filter, what is added and shared after, what it is good for. */
+/** Fields that not every recipe fills: sifting, filter, additions, shares, services. */
 function Besides({ recipe, at, onChange }: PartProps) {
   const { siftLossPct, dilutionG, portions } = recipe;
   const [open] = useState(siftLossPct > 0 || dilutionG > 0 || portions !== null);

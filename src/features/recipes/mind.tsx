@@ -1,7 +1,7 @@
 import { Panel } from "#ui/panel.tsx";
 import { pressCautions } from "#words/recipes";
 
-/** What a press can do to hands and glass. */
+/** Cautions for hands and glass with a press. */
 export function Mind({ turnedOver, iced }: { readonly turnedOver: boolean; readonly iced: boolean }) {
   return (
     <Panel title="Mind">

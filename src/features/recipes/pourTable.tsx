@@ -38,7 +38,7 @@ import { TypedField } from "./typedField.tsx";
 interface PourTableProps {
   readonly recipe: Recipe;
   readonly onAct: (act: PourAct) => void;
-  /** What is wrong at a field. */
+  /** The sentence that says what is wrong at a field. */
   readonly at: (field: string) => string | undefined;
 }
 
@@ -47,7 +47,7 @@ const HEADS = ["", "pour", "its water", "scale shows", "begins", "runs", "where"
 /** A pour's place, as its id says it: "pour 2". */
 const placed = (id: UniqueIdentifier) => String(id).replace("-", " ");
 
-/** What is said of a drag to who does not see it. */
+/** Sentences that describe a drag to a screen reader. */
 const SAID: Announcements = {
   onDragStart: ({ active }) => `${placed(active.id)} is held. The arrow keys move it.`,
   onDragOver: ({ active, over }) => (over ? `${placed(active.id)} is over ${placed(over.id)}.` : undefined),

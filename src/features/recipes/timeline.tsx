@@ -14,7 +14,7 @@ interface TimelineProps {
   readonly untilS?: number | undefined;
   /** Undefined where it is only looked at. */
   readonly onAct?: (act: PourAct) => void;
-  /** What a drag would do, while it lasts. */
+  /** Called with the act that a drag would do, while it lasts. */
   readonly onPreview?: (act: PourAct | undefined) => void;
 }
 

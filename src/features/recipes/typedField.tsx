@@ -23,7 +23,7 @@ import { quantitySentence } from "#words/figures";
 interface Kind {
   readonly print: (value: number, units: Printers) => string;
   readonly parse: (text: string, units: Printers) => Result<number, QuantityFailure>;
-  /** What an arrow key moves it by. */
+  /** Step of an arrow key. */
   readonly nudge: number;
 }
 
@@ -114,7 +114,7 @@ export function TypedField(props: TypedFieldProps) {
       else say("This is needed.");
       return;
     }
-    // What was not changed stays as it was, past what its print leaves out.
+    // An unchanged figure stays as it was, past the digits that its print leaves out.
     if (value !== null && typed === print(value, units)) {
       take(value);
       return;

@@ -44,7 +44,7 @@ interface BelowProps {
   readonly onIce: (id: string) => void;
   /** Takes over what is proposed here, as one step that is undone as one. */
   readonly onTake: (to: (state: ScaleState) => ScaleState, said: string) => void;
-  /** What the forecast says, for the ribbon and the card. */
+  /** Called with the sheet's forecast, for the ribbon and the card. */
   readonly onForecast: (forecast: SheetForecast | undefined) => void;
   /** Takes a change to the state as it then is. */
   readonly onChange: (to: (state: ScaleState) => ScaleState) => void;

@@ -48,25 +48,25 @@ interface ChecksProps {
   readonly checks: readonly Check[];
   readonly chosen: Chosen;
   readonly figures: SheetFigures;
-  /** What the forecast warns of; undefined while there is none. */
+  /** Warnings of the forecast; undefined while there is none. */
   readonly outlook: readonly OutlookCheck[] | undefined;
   /** Undefined while they are worked out. */
   readonly mends: readonly Mend[] | undefined;
   readonly onMend: (mend: Mend) => void;
-  /** It lies in its water: there is no brewer and no bed. */
+  /** Coffee lies in its water: there is no brewer and no bed. */
   readonly steeped?: boolean;
-  /** What goes round the bed is cold water: it does not come from the brewer. */
+  /** The bypass is cold water: it does not come from the brewer. */
   readonly coldBypass?: boolean;
   /** In the glass at the first sip, where that is what is judged, %. */
   readonly glassPct?: number | undefined;
-  /** What would make it fit its server, as lines of the list. */
+  /** Mends that make the sheet fit its server, as lines of the list. */
   readonly server?: ReactNode;
 }
 
-/** What the sheet says by the source's extraction, and the forecast by its own: the forecast's word counts. */
+/** Checks that the sheet makes by the source's extraction and the forecast by its own: the forecast's count. */
 const FORECAST_TOO: readonly CheckCode[] = ["strengthOutsideWindow", "extractionOutsideWindow"];
 
-/** What stands against brewing it, and what speaks for it. */
+/** The list of checks: stops, warnings and mends. */
 export function Checks({
   bench,
   checks,

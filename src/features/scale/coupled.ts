@@ -6,7 +6,7 @@ import type { ScaleState } from "#scaling/choice";
 import { isCoupled } from "#scaling/choice";
 import { coupleAsked } from "#scaling/sheet";
 
-/** What the forecast extracts in the very brew that a sheet asks for. */
+/** The forecast's extraction in the very brew that a sheet asks for. */
 export interface Coupled {
   readonly of: ScaleState;
   /** % of the dose; that of the sheet before where this one has none, undefined where there is no forecast at all. */

@@ -28,7 +28,7 @@ interface CupPanelProps {
   readonly children: ReactNode;
 }
 
-/** What it will be in the cup: as figures, and among what the dial and the ratio would make of it. */
+/** The cup as forecast: its figures, and its place among what other dials and ratios would give. */
 export function CupPanel(props: CupPanelProps) {
   const { aside, children, study, window, grinder, metered, source } = props;
   const series = useMemo(

@@ -22,7 +22,7 @@ const n = (value: number) => printNumber(value, 2);
 
 interface DialLadderProps {
   readonly grinder: BenchGrinder;
-  /** What is known before and without a forecast. */
+  /** Answers of the dial that need no forecast. */
   readonly answer: GrindAnswer;
   readonly first: First | undefined;
   readonly pick: GrindPick;
@@ -213,7 +213,7 @@ export const DialLadder = memo(function DialLadder({
   );
 });
 
-/** What an answer would give. */
+/** The brew that an answer would give. */
 function Given({ rung }: { readonly rung: Rung | undefined }) {
   if (!rung) return <td colSpan={4} />;
   if (!rung.outlook.ok) {

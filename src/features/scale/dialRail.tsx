@@ -8,7 +8,7 @@ export interface Mark {
   readonly picked: boolean;
 }
 
-/** What approved batches teach: where the right setting lies in eight of ten, and what was approved. */
+/** The approved batches on the dial: the range of eight in ten, and each setting. */
 export interface RailBand {
   readonly range: readonly [low: number, high: number];
   readonly approved: readonly number[];
@@ -38,7 +38,7 @@ export function DialRail({
   readonly grinder: BenchGrinder;
   readonly marks: readonly Mark[];
   readonly band: RailBand | undefined;
-  /** What pulls the picked answer away from the source, one after the other. */
+  /** Pulls that take the picked answer away from the source, one after the other. */
   readonly pulls?: RailPulls | undefined;
 }) {
   const { min, max, step, higherIs } = grinder;

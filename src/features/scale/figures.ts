@@ -16,7 +16,7 @@ export interface FigureKind {
   readonly label: string;
   readonly print: (value: number, units: Printers) => string;
   readonly parse: (text: string, units: Printers) => Result<number, QuantityFailure>;
-  /** What an arrow key moves it by, in the pin's unit, where the bench has no step of its own. */
+  /** Step of an arrow key, in the pin's unit, where the bench has no step of its own. */
   readonly nudge: number;
 }
 

@@ -61,7 +61,7 @@ export function IcedBar({ state, bench, apart, yieldG, onState }: IcedBarProps) 
               <ToggleGroup.Item
                 key={each}
                 value={each}
-                // What ends in a glass is counted only where it is known what a glass takes.
+                // Drinks that end in a glass are counted only where it is known what a glass takes.
                 disabled={each === "wholeGlass" && icedCupOf(iced, bench) === undefined}
                 className="min-h-9 border-rim/30 border-r px-2.5 text-sm last:border-r-0 data-[state=on]:bg-ice data-[state=on]:font-semibold disabled:opacity-50 data-[state=on]:text-enamel"
               >

@@ -9,7 +9,7 @@ interface IcedFieldProps {
   readonly label: string;
   readonly iced: IcedService;
   readonly onIced: (change: Partial<IcedService>) => void;
-  /** What counts where the figure is null; emptied, the field is that again. */
+  /** Value that counts where the figure is null; emptied, the field is that again. */
   readonly usual?: number | undefined;
 }
 

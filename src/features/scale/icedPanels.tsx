@@ -25,7 +25,7 @@ interface IcedPanelsProps extends Pick<TastePanelProps, "correct"> {
   readonly onTake: (to: (state: ScaleState) => ScaleState, said: string) => void;
 }
 
-/** What becomes of an iced sheet after the bed: its pours, its cold, its glass, and what to change when it is tasted. */
+/** An iced sheet after the bed: its pours, its cold, its glass, and the one change after tasting. */
 export function IcedPanels(props: IcedPanelsProps) {
   const { bench, state, sheet, iced, first, asking, correct, onChange, onTake } = props;
   const { method } = state.iced;

@@ -2,7 +2,7 @@ import type { Bench } from "#contract/bench.ts";
 import type { Mend } from "#core/outlook";
 import type { ScaleState } from "#scaling/choice";
 
-/** What the forecast proposes, done to a sheet; the sheet as it is where what it names is gone. */
+/** Applies a mend of the forecast to a sheet; the sheet as it is where what the mend names is gone. */
 export function mendedBy(mend: Mend, state: ScaleState, bench: Bench): ScaleState {
   const ground = { ...state, grind: mend.setting };
   if (mend.by === "dial") return ground;

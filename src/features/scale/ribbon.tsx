@@ -30,16 +30,16 @@ interface RibbonProps {
   readonly onFree: (name: FigureName) => string | undefined;
   readonly extraction: Extraction;
   readonly cups: Bench["cups"];
-  /** What a glass takes of it, where the sheet is iced. */
+  /** The glass and the coffee poured into it, where the sheet is iced. */
   readonly glass: { readonly volumeMl: number; readonly coffeeG: number } | undefined;
-  /** What is said of the glass; undefined where nothing can be. */
+  /** Pins that are said of the glass; undefined where none can be. */
   readonly inGlass: readonly GlassPin[] | undefined;
   readonly onTurn: (name: GlassPin) => void;
   /** No ice goes into it. */
   readonly withoutIce: boolean;
   /** Undefined where it is hot. */
   readonly method: IcedMethod | undefined;
-  /** What the forecast says, once it does. */
+  /** The forecast, once it is there. */
   readonly forecast: SheetForecast | undefined;
 }
 
@@ -73,7 +73,7 @@ const ICED: readonly FigureName[] = [
 
 /** Of the glasses that a drink is poured into hot, what is filled. */
 const USUAL_FILL_SHARE = 0.95;
-/** What some ways to be cold call their water. */
+/** Names of water figures where a way to be cold calls them otherwise. */
 const FIGURE_WORDS_OF: { readonly [method in IcedMethod]?: { readonly [name in FigureName]?: string } } = {
   steep: {
     brewWaterG: "cold water",
@@ -94,7 +94,7 @@ export function Ribbon(props: RibbonProps) {
   const figures = sheet[shown];
   const names = serve === "hot" || withoutIce ? HOT : ICED;
   const { vessel, coffee } = chosen;
-  // What lies in its water has no brewer.
+  // Coffee that lies in its water has no brewer.
   const brewer = steeped ? { ...chosen.brewer, basket: null } : chosen.brewer;
   const { retentionGPerG } = sheet.asked;
   // Glasses or two servers may be its vessel; a concentrate has none that it must fill.
@@ -293,7 +293,7 @@ function nudged(value: number, by: number): number {
   return Number((Math.round(value / Math.abs(by)) * Math.abs(by) + by).toPrecision(12));
 }
 
-/** What the brewer gives at a setting, g. */
+/** Water delivered at a brewer's setting, g. */
 function deliveredG({ lattice }: BenchBrewer, settingG: number): number {
   return lattice.interceptG + lattice.slope * settingG;
 }

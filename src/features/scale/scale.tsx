@@ -283,7 +283,7 @@ interface ChoicesProps {
   readonly set: (change: (state: ScaleState) => ScaleState) => void;
 }
 
-/** What is scaled, as a sentence. A change of pins alone leaves it as it is. */
+/** The choices of Scale, as a sentence. A change of pins alone leaves it as it is. */
 const Choices = memo(
   function Choices({ state, bench, set }: ChoicesProps) {
     const chosen = chosenOf(state, bench);
@@ -346,7 +346,7 @@ interface SaveProps {
   readonly bench: Bench;
   readonly sheet: IcedSheet;
   readonly forecast: SheetForecast | undefined;
-  /** What the forecast has to say of the sheet itself has been said. */
+  /** Whether the forecast that the sheet itself needs is there. */
   readonly ready: boolean;
 }
 

@@ -1,7 +1,7 @@
 import type { CardForecast } from "#scaling/cards";
 import type { ScaleState } from "#scaling/choice";
 
-/** What the forecast says of the sheet at its setting, for the ribbon and the card. */
+/** The forecast of the sheet at its setting, for the ribbon and the card. */
 export interface SheetForecast extends CardForecast {
   /** Eight in ten lie within; undefined until they are sampled. */
   readonly ranges:

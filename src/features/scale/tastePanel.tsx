@@ -25,7 +25,7 @@ export interface TastePanelProps {
   readonly onTake: (correction: Correction) => void;
 }
 
-/** What each fault can be measured by. */
+/** The measurement that tells each fault. */
 const MEASURED: { readonly [fault in IcedFault]?: "temperature" | "strength" } = {
   tooWarm: "temperature",
   tooWatery: "strength",

@@ -9,11 +9,11 @@ import type { ScaleState } from "#scaling/choice";
 import type { Forecasts } from "#workers/index.ts";
 import type { SheetForecast } from "./sheetForecast.ts";
 
-/** What is known of a sheet's forecast by now; of an older sheet while the new one is worked out. */
+/** A sheet's forecast as far as it is known; of an older sheet while the new one is worked out. */
 export interface Forecast {
   readonly first: First | undefined;
   readonly study: Studied | undefined;
-  /** What it was asked; undefined before the first answer. */
+  /** The request that was answered; undefined before the first answer. */
   readonly key: string | undefined;
   readonly failure: BrewFailure | undefined;
   /** The forecast's worker died twice. */
@@ -128,7 +128,7 @@ export function useForecast(asking: Asking | undefined) {
   const stopSearch = () => worker.current?.then((there) => there.stop());
   return {
     forecast,
-    /** What is shown belongs to the sheet as it stands, not to the one before. */
+    /** Whether the forecast is of the sheet as it stands, not of the one before. */
     current: forecast.key === key,
     search,
     searchWindow,
@@ -140,7 +140,7 @@ export function useForecast(asking: Asking | undefined) {
   };
 }
 
-/** What a forecast says of a sheet, for the ribbon and the card. */
+/** A forecast as the ribbon and the card show it. */
 export function sheetForecastOf(
   { first, study }: Forecast,
   of: ScaleState | undefined,

@@ -8,12 +8,12 @@ const n = (value: number, decimals = 1) => printNumber(value, decimals);
 interface WhyInput {
   readonly sheet: Pick<IcedSheet, "exact" | "rounded">;
   readonly chosen: Chosen;
-  /** What is said of the glass. */
+  /** Pins that are said of the glass. */
   readonly inGlass?: readonly GlassPin[] | undefined;
   readonly extraction: Extraction;
 }
 
-/** What a sheet counts with: of the forecast of this very brew, of a metered cup, or guessed. */
+/** The extraction that a sheet counts with: forecast for this very brew, from a metered cup, or guessed. */
 export interface Extraction {
   readonly pct: number;
   readonly guess: boolean;

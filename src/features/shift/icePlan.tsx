@@ -12,9 +12,9 @@ import { quantitySentence } from "#words/figures";
 import { aheadFor, clockWords, iceBudgetSentences } from "#words/iced";
 
 interface IcePlanProps {
-  /** What the site's ice sources hold and make. */
+  /** The site's ice sources: what each holds and makes. */
   readonly supplies: readonly BenchIce[];
-  /** What the day draws from each. */
+  /** Ice that the day draws from each source. */
   readonly drawn: readonly IceOfSource[];
   readonly ice: ShiftIce | null;
   readonly mayPlan: boolean;

@@ -48,7 +48,7 @@ import { type Day, ICE, listFrom, ORDER, versionsOf } from "./versions.ts";
 
 interface ShiftListProps {
   readonly site: { readonly id: string; readonly name: string };
-  /** What the day's totals are held against. */
+  /** The site's stock, cups and ice, which the day's totals are held against. */
   readonly supplies: Supplies;
   readonly day: string;
   readonly days: readonly { readonly day: string; readonly text: string }[];
@@ -59,7 +59,7 @@ interface ShiftListProps {
 
 const KEPT = { saved: "Saved", saving: "Saving …", unsaved: "Not saved" } as const;
 
-/** What one day brews: cards and how many, in order, with what they add up to. */
+/** One day's list: cards and batches in order, with their totals. */
 export function ShiftList({ site, supplies, day, days, cards, start }: ShiftListProps) {
   const router = useRouter();
   const { may, send } = useCounter();
@@ -69,7 +69,7 @@ export function ShiftList({ site, supplies, day, days, cards, start }: ShiftList
   const [kept, setKept] = useState<"saved" | "saving" | "unsaved">("saved");
   /** The list as somebody else left it, while ours is not saved over it. */
   const [theirs, setTheirs] = useState<ShiftKept>();
-  /** What the server has, as far as this browser knows. */
+  /** The list as the server has it, as far as this browser knows. */
   const base = useRef<Day & Pick<ShiftKept, "revision">>(start);
   const queue = useRef(Promise.resolve());
   const waiting = useRef(0);

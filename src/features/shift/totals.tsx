@@ -6,7 +6,7 @@ import { printNumber } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 
-/** What a day's totals are held against. */
+/** The site's stock, cups and ice, which a day's totals are held against. */
 export type Supplies = Pick<Bench, "coffees" | "cups" | "iceSources">;
 
 interface TotalsProps {
@@ -16,7 +16,7 @@ interface TotalsProps {
   readonly ice: ReactNode;
 }
 
-/** What the day adds up to, to be weighed out and set ready. */
+/** The day's totals, to be weighed out and set ready. */
 export function Totals({ totals, supplies, ice }: TotalsProps) {
   const units = useUnits();
   const { coffees, brewWaterG, bypassG, rinseG, preheatG, iceBySource, filtersByBrewer, beverageByProduct } =

@@ -29,7 +29,7 @@ interface ChoicesProps {
   readonly editable: boolean;
 }
 
-/** What hangs on the wall, chosen in place: a lead's choice is everybody's. */
+/** A wall chart's choices, made in place: a lead's choice is everybody's. */
 export function Choices({ view, editable }: ChoicesProps) {
   const { act, busy } = useAct();
   const { site, coffee, revision, choices, brewers } = view;

@@ -9,7 +9,7 @@ export interface WallRow {
   readonly figures:
     | {
         readonly doseG: number;
-        /** What the brewer is set to; a hand brewer's is what is poured. */
+        /** The brewer's setting, g; a hand brewer's is the water that is poured. */
         readonly settingG: number;
         readonly brewWaterG: number;
         readonly bypassG: number;
@@ -32,7 +32,7 @@ export interface WallRow {
         readonly ground: "asApproved" | "translated" | "forecast";
       }
     | undefined;
-  /** What stands against it, the worst first; a stop is one that must not be brewed. */
+  /** Sentences against the cell, the worst first; a `stop` must not be brewed. */
   readonly troubles: readonly { readonly said: string; readonly stop: boolean }[];
 }
 

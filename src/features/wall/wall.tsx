@@ -19,7 +19,7 @@ const PAGES = {
 } as const;
 const TWO_METRES = 2;
 
-/** What hangs on the wall for one coffee: every size on every brewer, hot and iced. */
+/** A wall chart of one coffee: every size on every brewer, hot and iced. */
 export function Wall({ view }: { readonly view: WallView }) {
   const router = useRouter();
   const { may } = useCounter();

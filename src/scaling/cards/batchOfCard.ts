@@ -1,7 +1,7 @@
 import type { LoggedBatch } from "#contract/batch.ts";
 import { type CardSheet, icedMethodOf } from "#contract/card.ts";
 
-/** What a card says of the batch that is brewed from it; the rest is for whoever weighed and tasted it. */
+/** A batch's fields that its card fills in; the rest is for whoever weighed and tasted it. */
 export type BatchOfCard = Pick<
   LoggedBatch,
   | "cardId"

@@ -19,7 +19,7 @@ import {
   steepGrind,
 } from "#scaling/sheet";
 
-/** What the forecast says of a sheet at its setting. */
+/** The forecast of a sheet at its setting. */
 export interface CardForecast {
   readonly setting: number;
   /** Undefined where the batch cannot be brewed so. */
@@ -27,7 +27,7 @@ export interface CardForecast {
   readonly stretch: number | undefined;
 }
 
-/** What is kept of a forecast. */
+/** The part of a forecast that a card keeps. */
 export function cardForecastOf({ picked: { setting, outlook }, stretch }: First): CardForecast {
   return {
     setting,
@@ -49,7 +49,7 @@ export interface MadeCard {
   readonly draft: boolean;
 }
 
-/** What a card says besides the choice that it is made from: the batch that it follows, or that it is a first pot. */
+/** A card's marks beside its choice: the batch that it follows, or that it is a first pot. */
 export type CardMarks = Pick<CardSheet, "standard" | "firstPot">;
 
 /**
@@ -93,7 +93,7 @@ export function makeCard(
   });
 }
 
-/** What of a choice is not on a bench; undefined where all of it is. */
+/** The kind of thing that a choice names and the bench has not; undefined where all of it is there. */
 function goneFrom(bench: Bench, state: ScaleState): ChosenKind | undefined {
   const ids: { readonly [kind in ChosenKind]: readonly string[] } = {
     recipe: bench.recipes.map(({ versionId }) => versionId),
@@ -123,7 +123,7 @@ function inOrder({ recipe, coffee, brewer, grinder, vessel, ice, serve, pins, gr
   };
 }
 
-/** What follows from a solved sheet: the dial and what is forecast there, its steps, and what it is made with. */
+/** The rest of a card's sheet after solving: dial and forecast, steps, and what it is made with. */
 function sheetOf(
   state: ScaleState,
   bench: Bench,

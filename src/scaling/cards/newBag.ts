@@ -8,7 +8,7 @@ import type { Result } from "#core/result";
 import { askingOf, bagOf, solveCoupled } from "#scaling/sheet";
 import { type MadeCard, makeCard } from "./card.ts";
 
-/** What of a bag is typed. */
+/** The typed fields of a bag. */
 export interface Bagged {
   readonly densityGPerMl: number;
   readonly roastedOn: string | null;

@@ -14,7 +14,7 @@ export function shiftBatchOf({ input, result, dial, iced, madeWith }: CardSheet)
   return {
     coffee: { id: madeWith.coffeeId, name: madeWith.coffee },
     serve: input.serve,
-    // What is weighed out is ground first, and some of it may be sifted off.
+    // The weighed-out mass is ground first, and some of it may be sifted off.
     doseG: toGrindG({ doseG, siftLossPct: madeWith.siftLossPct ?? 0 }),
     brewWaterG,
     bypassG,

@@ -27,7 +27,7 @@ const USUAL_DONE_S = 3 * S_PER_MIN;
 /** A bloom kept apart has stood for half a minute at least. */
 const LEAST_STANDS_S = S_PER_MIN / 2;
 
-/** What is poured into a cup, and the ice that the rest of it holds, g. */
+/** Coffee poured into a cup, and the ice that the rest of it holds, g. */
 export function cupOverIce({ volumeMl, fillG }: IcedCup, { heapGPerMl }: Pick<BenchIce, "heapGPerMl">) {
   const coffeeG = fillG ?? USUAL_FILL_SHARE * volumeMl;
   return { coffeeG, iceG: Math.max(0, volumeMl - coffeeG) * heapGPerMl };

@@ -1,4 +1,4 @@
-/** What is chosen on Scale: the state that is scaled, how it starts, and the link that it is kept in. */
+/** Scale's state: what is chosen, how it starts, and the link that it is kept in. */
 export { bloomedPours, canKeepBloom } from "./bloom.ts";
 export {
   bloomPerDose,

@@ -30,7 +30,7 @@ export function methodAs(method: IcedMethod, state: ScaleState, bench: Bench): S
     name: "yieldG" as const,
     value: firstYieldG(chosen),
   };
-  // What is chilled without ice had a ratio of its own: the house's school counts again.
+  // Coffee that is chilled without ice had a ratio of its own: the house's school counts again.
   const had = withoutIce(state) ? undefined : state.pins.find(({ name }) => TASTED.includes(name));
   const tasted = had ?? schoolPin(settings.icedSchool, firstYieldG(chosen), chosen, settings);
   const cold = state.pins.find(

@@ -34,7 +34,7 @@ export function firstIced({ icedSchool }: Pick<HouseSettings, "icedSchool">): Ic
   return icedSchool === "wholeGlass" ? { ...USUAL_ICED, inGlass: ["totalRatio"] } : USUAL_ICED;
 }
 
-/** What Scale starts with on a bench. */
+/** Scale's first state on a bench. */
 export function firstState(bench: Bench): ScaleState {
   const recipe = bench.recipes[0]!;
   const state: ScaleState = {

@@ -58,7 +58,7 @@ function scaledRatio(ratio: number, targetG: number, { recipe }: Chosen, trimPct
 }
 
 /**
- * What a sheet starts with: a yield, the recipe's ratio, and the house's temperature when iced; the yield gives
+ * First pins of a sheet: a yield, the recipe's ratio, and the house's temperature when iced; the yield gives
  * way first. Iced, the house's school says what the ratio counts, or that a strength is wanted instead.
  */
 export function firstPins(serve: Serve, chosen: Chosen, settings: HouseSettings): readonly PinSet[] {
@@ -79,7 +79,7 @@ export function firstPins(serve: Serve, chosen: Chosen, settings: HouseSettings)
   ];
 }
 
-/** What a school pins: the recipe's ratio as it counts it, less trimmed for a big batch, or the recipe's strength. */
+/** A school's pin: the recipe's ratio as the school counts it, less trimmed for a big batch, or the recipe's strength. */
 export function schoolPin(
   school: IcedSchool,
   yieldG: number,

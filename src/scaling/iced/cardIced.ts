@@ -5,7 +5,7 @@ import { chosenOf, cupOverIce, icedCupOf, type ScaleState, schoolOf } from "#sca
 import { bathOf } from "./bath.ts";
 import { glassesOf } from "./glass.ts";
 
-/** What a card keeps of how it is iced, beside what was chosen: what its steps and its day's ice need. */
+/** An iced card's figures beside its choice: those that its steps and its day's ice need. */
 export function cardIcedOf(state: ScaleState, bench: Bench, sheet: IcedSheet): CardIced {
   const { apart } = sheet;
   const school = schoolOf(state.pins, state.iced);

@@ -46,7 +46,7 @@ export function glassesOf(
 /** Less ice than this left in a server is none, g. */
 const LEAST_OWN_G = 1;
 
-/** What comes out of a bath, or out of a fridge where it steeped. */
+/** Temperature out of a bath, or out of a fridge where it steeped, °C. */
 function chilledTempC({ iced }: ScaleState, { settings }: Bench): number | undefined {
   if (iced.method === "bath") return iced.bathTempC ?? settings.icedTempC;
   return iced.method === "steep" ? settings.coldWaterC : undefined;

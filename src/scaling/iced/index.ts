@@ -1,4 +1,4 @@
-/** What an iced sheet says besides: bath, glass, melting, and what is corrected after tasting. */
+/** An iced sheet's further figures: bath, glass, melting, and corrections after tasting. */
 export { type Bathed, bathOf } from "./bath.ts";
 export { cardIcedOf } from "./cardIced.ts";
 export { corrected } from "./corrected.ts";

@@ -4,7 +4,7 @@ import type { CheckCode } from "#core/sheet";
 import { chosenOf, type ScaleState } from "#scaling/choice";
 import { solveState } from "#scaling/sheet";
 
-/** What would make an iced batch fit: less of it, or two servers. */
+/** A mend that makes an iced batch fit: less of it, or two servers. */
 export interface ServerMend {
   /** The most that fits as it is pinned, g in whole steps; undefined where nothing does. */
   readonly mostG: number | undefined;

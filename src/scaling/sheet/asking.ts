@@ -30,7 +30,7 @@ export type Asked = { readonly asking: Asking } | { readonly missing: MissingFor
 /** A batch below a litre has a window of its own. */
 const SMALL_BATCH_G = 1000;
 
-/** What the forecast is asked for a sheet, or what of it is not known. */
+/** A sheet's question to the forecast, or the piece of it that is missing. */
 export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures): Asked {
   const chosen = chosenOf(state, bench);
   const { recipe, brewer, grinder } = chosen;
@@ -75,7 +75,7 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
   };
 }
 
-/** What the grinder's dial grinds: by its own curve, else by the source grinder's through the matched pairs. */
+/** The dial's curve: its own, else the source grinder's through the matched pairs. */
 function curveOf({ recipe, grinder }: Chosen): Curve | undefined {
   const own = fitCurve(grinder.curve);
   if (own.ok) return own.value;
@@ -120,7 +120,7 @@ export function recipeBenchOf(recipe: BenchRecipe, bench: Bench, grindUm = groun
   };
 }
 
-/** What a recipe's setting grinds, else its texture, µm; undefined where neither is known. */
+/** Grind of a recipe's setting, else of its texture, µm; undefined where neither is known. */
 export function groundUm({
   grinder,
   dialSetting,

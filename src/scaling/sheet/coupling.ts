@@ -13,7 +13,7 @@ const STEEP_UM = TEXTURE_UM["coarse sea salt"];
 /** A concentrate's extraction does not hang on its size. */
 const STEEPED_G = 100;
 
-/** What the forecast is asked for such a sheet; undefined where there is no forecast of it. */
+/** The forecast's question for a coupled sheet; undefined where there is no forecast of it. */
 export function coupleAsked(
   state: ScaleState,
   bench: Bench,
@@ -30,7 +30,7 @@ export function coupleAsked(
   return { by: "bed", iced, asking: request.asking };
 }
 
-/** What a concentrate is ground to, and where that lies on the dial, where it is known what that grinds. */
+/** A concentrate's grind, and its place on the dial where the dial's curve is known. */
 export function steepGrind(
   state: ScaleState,
   bench: Bench,

@@ -37,7 +37,7 @@ export interface GrindAnswer {
   readonly bracket?: Bracket;
 }
 
-/** What the dial can say before there is a forecast: the source translated, and the house rule. */
+/** The dial's answers before there is a forecast: the source translated, and the house rule. */
 export function grindAnswer(chosen: Chosen, doseG: number, serve: Serve, houseRules: HouseRule): GrindAnswer {
   const { recipe, grinder, brewer, coffee } = chosen;
   const source =

@@ -10,7 +10,7 @@ export interface Guessed {
   readonly aspects: readonly Aspect[];
 }
 
-/** What of the chosen things is only typical, by the thing's name. */
+/** Aspects of the chosen things that are only typical, by the thing's name. */
 export function guessesOf({ brewer, vessel, grinder, coffee }: Chosen): readonly Guessed[] {
   return [brewer, vessel, grinder, coffee]
     .filter(({ typical }) => typical.length > 0)
@@ -25,7 +25,7 @@ const SPREAD_SHARE = {
   heat: 0.25,
   /** Baskets of one size, across. */
   basket: 0.06,
-  /** What is set and what is delivered. */
+  /** The difference of setting and delivery. */
   delivery: 0.03,
   /** Liquid retained: 0.15 in 2.1 g/g. */
   retention: 0.07,
@@ -89,7 +89,7 @@ export interface Worthwhile {
   readonly moves: number;
 }
 
-/** What to measure next for the sheet that a site's Scale starts with, the most telling first. */
+/** Aspects worth measuring next for the sheet that a site's Scale starts with, the most telling first. */
 export function worthNext(bench: Bench): readonly Worthwhile[] {
   if (!canScale(bench)) return [];
   const state = firstState(bench);

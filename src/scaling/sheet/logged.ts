@@ -68,7 +68,7 @@ export function loggedBrew(
     factors: { permeability: 1 / filter.drag, extraction: 1 },
     limits: { paperMm: basket.heightMm },
   };
-  // What was sampled in an iced glass is thinned by ice that nobody weighed.
+  // A sample from an iced glass is thinned by ice that nobody weighed.
   const tells = !(iceG > 0 && sampledAt === "inGlass");
   return {
     brew: brewInputOf(plan, umAt(curve.value, dialSetting)),

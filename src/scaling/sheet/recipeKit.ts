@@ -6,7 +6,7 @@ import { boilingC } from "#core/measure";
 import { type BrewedWith, type Recipe, type RecipeBench, weighedRetention } from "#core/recipe";
 import { factorsOf, groundUm } from "./asking.ts";
 
-/** What recipes are written down with: what stands on the benches of all sites. */
+/** The things that recipes are written down with, from the benches of all sites. */
 export interface RecipeKit {
   readonly brewers: readonly KitBrewer[];
   readonly grinders: readonly KitGrinder[];
@@ -64,7 +64,7 @@ export function kitOf(benches: readonly Bench[]): RecipeKit {
   };
 }
 
-/** What of the kit a version names. */
+/** Things of the kit that a version names. */
 export type Naming = Pick<RecipeVersion, "brewerId" | "grinderId" | "coffeeId">;
 
 /** The rows of the kit that a version names; undefined where one is not on a bench any more. */
@@ -79,7 +79,7 @@ export function namedOf(
   };
 }
 
-/** What a recipe's soundness is judged by; undefined where its brewer is not on a bench any more. */
+/** The equipment that a recipe's soundness is judged by; undefined where its brewer is not on a bench any more. */
 export function brewedWith(kit: RecipeKit, naming: Naming): BrewedWith | undefined {
   const { brewer, grinder } = namedOf(kit, naming);
   return brewer && { kind: brewer.kind, retentionGPerG: brewer.retentionGPerG, dial: grinder ?? null };

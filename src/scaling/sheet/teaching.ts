@@ -17,7 +17,7 @@ export function bagOf(
   };
 }
 
-/** What the approved batches of a grinder teach of a coffee: those that were ground on the curve that it has now. */
+/** Lessons of a grinder's approved batches for a coffee: those that were ground on the curve that it has now. */
 export function teachingOf(bench: Bench, grinder: BenchGrinder, coffee: BenchCoffee): Teaching {
   return {
     lessons: bench.standards.flatMap((standard) =>

@@ -6,7 +6,7 @@ import type { Turns } from "#core/turns";
 import { type MadeCard, remade } from "#scaling/cards";
 import { cardAfterBatch } from "./standard.ts";
 
-/** What cards are made anew after. */
+/** The change after which cards are made anew. */
 export type CardsChange =
   /** A batch was approved, corrected, withdrawn, taken out or put back. */
   | { readonly by: "batch"; readonly batchId: string; readonly grinderIds: readonly string[] }

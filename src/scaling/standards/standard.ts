@@ -8,7 +8,7 @@ import { pinsOfStandard, standardAt } from "./approved.ts";
 
 type CardStandard = NonNullable<CardSheet["standard"]>;
 
-/** What a card is of. */
+/** The place that a card is for. */
 export function placeOfCard(card: CardSheet): Place {
   const { chosen, result } = card;
   return {
@@ -20,7 +20,7 @@ export function placeOfCard(card: CardSheet): Place {
   };
 }
 
-/** What of a batch is brewed again. */
+/** Figures of a batch that are brewed again. */
 export type Brewed = Pick<
   Standard,
   | "batchId"
@@ -36,7 +36,7 @@ export type Brewed = Pick<
   | "strengthPct"
 >;
 
-/** What a card keeps of the batch that it follows. */
+/** A card's record of the batch that it follows. */
 export function followedBatch(
   {
     batchId,
@@ -87,7 +87,7 @@ export function lapsing(card: CardSheet, recipe: BenchRecipe, bench: Bench): Res
   return makeCard(state, { ...bench, recipes: [recipe] }, { standard: { ...standard, lapsed: true } });
 }
 
-/** What the standards of a site have become. */
+/** A changed batch and the site's bench after the change. */
 export interface BatchChange {
   /** With the standards as they are now. */
   readonly bench: Bench;

@@ -53,11 +53,11 @@ function brewedAs(batch: Watchable, standard: Standard): boolean {
   );
 }
 
-/** What is watched of a batch; beverage as a share of the water, so that a dose's rounding does not count. */
+/** The watched signal of a batch; beverage as a share of the water, so that a dose's rounding does not count. */
 const READ: { readonly [signal in Signal]: (batch: Watchable) => number | null } = {
   time: ({ brewTimeS }) => brewTimeS,
   yield: ({ yieldG, waterG, iceG }) => (yieldG === null ? null : yieldG / (waterG + iceG)),
-  // What was sampled in an iced glass is thinned by ice that nobody weighed.
+  // A sample from an iced glass is thinned by ice that nobody weighed.
   strength: ({ strengthPct, iceG, sampledAt }) => (iceG > 0 && sampledAt === "inGlass" ? null : strengthPct),
 };
 

@@ -19,7 +19,7 @@ import { chosenOf, firstIced, firstPins, recipeRatio, type ScaleState } from "#s
 import { askingOf, solveCoupled, teaches } from "#scaling/sheet";
 import { asStandard, followedBatch, nearestSetting, standardAt } from "#scaling/standards";
 
-/** What a wall chart is of, once what was not chosen has its usual. */
+/** A wall chart's plan: coffee, recipe, grinder, services and sizes, with the usual where nothing was chosen. */
 export interface WallPlan {
   readonly coffee: BenchCoffee;
   readonly recipe: BenchRecipe;
@@ -64,12 +64,12 @@ export interface WallCell {
 /** A size is shown to a tenth of a litre, and below a litre to half of that. */
 const LITRE_G = 1000;
 const SIZE_STEP_G = { large: 100, small: 50 };
-/** So many sizes of a brewer's window are usual on a wall. */
+/** Usual number of sizes of a brewer on a wall. */
 const USUAL_SIZES = 4;
 /** Sizes that lie closer need not both hang there; ln. */
 const LEAST_APART = 0.1;
 
-/** What hangs on a site's wall for a coffee; undefined where the site has not what a sheet takes. */
+/** A site's wall plan for a coffee; undefined where the site has not what a sheet takes. */
 export function wallPlan(bench: Bench, coffee: BenchCoffee, choices: WallChoices): WallPlan | undefined {
   const grinder = bench.grinders.find(({ id }) => id === choices.grinderId) ?? bench.grinders[0];
   if (!grinder || bench.vessels.length === 0) return undefined;
@@ -94,7 +94,7 @@ export function wallPlan(bench: Bench, coffee: BenchCoffee, choices: WallChoices
   return { coffee, recipe, grinder, serves, brewers };
 }
 
-/** What lay in its water is not scaled to a bed. */
+/** Whether a recipe can be scaled to a bed: coffee that lay in its water cannot. */
 function scales({ brewer }: BenchRecipe): boolean {
   return brewer.kind !== "press";
 }
@@ -202,7 +202,7 @@ export function cellOf(bench: Bench, of: CellOf, sources = new Map<string, Brew 
       cups: cup && cupsFrom(figures.yieldG, cup),
       vessel: chosen.vessel.name,
       fits: chosen.vessel.iced === (serve === "iced") && chosen.vessel.workingG * FULL >= figures.yieldG,
-      // What was approved has been brewed and tasted: only what must not be brewed is said against it.
+      // An approved batch has been brewed and tasted: only stops are said against it.
       checks: checks.filter(({ severity }) => severity === "stop" || (severity === "warn" && !standard)),
       warnings: standard ? [] : (forecastFigures?.checks ?? []),
       approved: standard,
@@ -233,7 +233,7 @@ function settingOf(standard: Standard, grinder: BenchGrinder) {
   const [from, to] = [fitCurve(standard.curve?.points ?? []), fitCurve(grinder.curve)];
   if (!from.ok || !to.ok) return undefined;
   const translated = onDial(settingAt(to.value, umAt(from.value, standard.dialSetting)), grinder);
-  // What grinds the same lies off this dial: there is nothing to set.
+  // The same grind lies off this dial: there is nothing to set.
   return translated.limitedBy ? undefined : { setting: translated.setting, as: "translated" as const };
 }
 

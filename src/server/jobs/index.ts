@@ -17,14 +17,14 @@ const DOERS: { readonly [Kind in JobKind]: Doer<Kind> } = { followBatch, followV
 
 /** Longer than any job takes: what hangs is given up, and tried again. */
 const MOST_MS = 120_000;
-/** So often a server looks for work that nobody does. */
+/** Pause between two looks for work that no server does, ms. */
 const LOOKS_EVERY_MS = 1000;
-/** So long somebody waits for what follows from what they did. */
+/** Longest wait of a request for what follows from it, ms. */
 const PATIENCE_MS = 20_000;
 const ASKS_EVERY_MS = 50;
 
 /**
- * What came of a job, done by this server unless another one has taken it; `later` where it takes longer than somebody at the
+ * Result of a job, done by this server unless another one has taken it; `later` where it takes longer than somebody at the
  * screen waits: it is done all the same.
  *
  * @throws `Refusal` with the job's own sentence

@@ -34,7 +34,7 @@ export function readBatch(id: string, role: Role) {
   });
 }
 
-/** What a batch would become the standard of, or the sentence why it cannot be one. */
+/** The place that a batch would be the standard of, in words; or the sentence why it cannot be one. */
 async function approvalWords(
   id: string,
   { coffee, brewer }: { readonly coffee: string | null; readonly brewer: string },

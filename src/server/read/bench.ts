@@ -101,7 +101,7 @@ async function countsOf(at: At) {
   );
 }
 
-/** What each part of the Bench shows, of a site. */
+/** Reader of each part of the Bench, for a site. */
 const PARTS = {
   vessels: async (at: At) => ({ vessels: await vesselRows(at) }),
   brewers: async (at: At) => {

@@ -49,7 +49,7 @@ export async function wholeCard(cardId: string): Promise<CardWhole> {
   };
 }
 
-/** What stands on a site's bench of one kind. */
+/** Rows of one kind of thing on a site's bench. */
 export async function benchFile(kind: ThingKind, siteId: string) {
   const things = await readThings(database(), kind, siteId);
   return things
@@ -87,7 +87,7 @@ export async function personRecord(id: string) {
   return record;
 }
 
-/** What happened at a site after an event's number. */
+/** Events of a site after an event's number. */
 export async function eventsAfter(siteId: string, after: number) {
   const events = await readEvents(database(), siteId, after);
   return { events, last: events.at(-1)?.n ?? after };

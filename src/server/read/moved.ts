@@ -10,7 +10,7 @@ const DAY_MS = 86_400_000;
 /** Beverage is shown as a share of the water, in per cent. */
 const SHOWN: { readonly [signal in Signal]: number } = { time: 1, yield: 100, strength: 1 };
 
-/** What the site's standards did over the last weeks: verdicts with their evidence, and each standard's series. */
+/** The site's standards over the last weeks: verdicts with their evidence, and each standard's series. */
 export function readMoved() {
   return onBench(async (bench) => {
     const { series, verdicts } = await driftOf(bench);

@@ -44,7 +44,7 @@ export function readComparison(leftId: unknown, rightId: unknown) {
 }
 
 /**
- * What a recipe is written on: its draft, else the version that a link names or the one that counts; undefined where there is
+ * The version that a recipe is written on: its draft, else the one that a link names, or the one that counts; undefined where there is
  * no such recipe.
  */
 export function readEditor(id: string, fromId: unknown) {
@@ -67,7 +67,7 @@ export function readEditor(id: string, fromId: unknown) {
   });
 }
 
-/** What a new recipe is written with: as a copy of the version that a link names, or from nothing. */
+/** The kit for a new recipe, and the version that it copies where a link names one. */
 export function readNewRecipe(fromId: unknown) {
   return onBench(async (bench) => {
     const kit = await currentKit(bench);

@@ -6,7 +6,7 @@ import { icedFailureSentence } from "#words/iced";
 import { checkSentence } from "#words/sheet";
 import { onBench } from "./onBench.ts";
 
-/** What a link may ask for; a pot of more is no pot. */
+/** Largest and smallest beverage that a link may name, g. */
 const MOST_G = 200_000;
 const LEAST_G = 50;
 

@@ -12,7 +12,7 @@ import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
 import { printDay, printTime } from "#words/figures";
 
-/** What every row of a site's bench is read with. */
+/** The site and its time zone, which every row of the bench is read with. */
 export interface At {
   readonly siteId: string;
   readonly timeZone: string;
@@ -147,7 +147,7 @@ export async function houseRow() {
   return { name, revision, settings };
 }
 
-/** What the forms of the bench need of their site. */
+/** The site as the forms of the bench need it: references, scales, room temperature. */
 export async function siteOf(bench: Bench) {
   const db = database();
   const { site, settings } = bench;
@@ -183,7 +183,7 @@ interface Picked {
   readonly id: string;
 }
 
-/** What is known of four things that a sheet rests on, and how. */
+/** How four things that a sheet rests on are known: measured or typical, with their evidence. */
 export async function sureOf(
   chosen: {
     readonly brewer: Picked;

@@ -132,7 +132,7 @@ function cardsOf(bench: Bench, { plan, cells }: Wall) {
   });
 }
 
-/** What goes into a glass of a wall's iced pot. */
+/** Coffee and ice in one glass of a wall's iced pot. */
 function glassFor(bench: Bench, state: WallCell["state"]) {
   const cup = icedCupOf(state.iced, bench);
   const { ice } = chosenOf(state, bench);

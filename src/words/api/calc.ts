@@ -18,7 +18,7 @@ export function calcSentence(failure: EnvelopeFailure): string {
   }
 }
 
-/** What is wrong with a message, field by field. */
+/** A bad message's problems, field by field. */
 export function badInputSentence({ problems }: BadInput): string {
   return problems.map((problem) => `${problem.field || "The message"} ${fault(problem)}.`).join(" ");
 }

@@ -1,2 +1,2 @@
-/** What a message to the API is told. */
+/** Words of refused messages to the API. */
 export { badInputSentence, calcSentence } from "./calc.ts";

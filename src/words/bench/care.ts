@@ -9,7 +9,7 @@ const HOT = "Hot parts and hot water scald: let it cool down first.";
 const ELECTRIC = "Pull the plug before you open anything. Wiring and plumbing are for licensed people.";
 const MAKER = "The maker's sheet and your local codes come first.";
 
-/** What can hurt at a task, where it is done. */
+/** A task's cautions, where it is done. */
 export function careCautions(kind: CareKind): readonly string[] {
   switch (kind) {
     case "rinse":

@@ -5,7 +5,7 @@ import { printNumber } from "#core/units";
 import { listed } from "#words/figures";
 import { ICED_SERVED_WORDS, SAMPLED_WORDS } from "#words/log";
 
-/** What one of a kind is called in a sentence, and what several are called over a list. */
+/** The name of one thing of a kind in a sentence, and of several over a list. */
 export const KIND_WORDS: {
   readonly [kind in ThingKind]: { readonly one: string; readonly many: string; readonly add: string };
 } = {
@@ -167,7 +167,7 @@ export const FIELD_WORDS: AllWords = {
   },
 };
 
-/** What a choice's words stand for on the screen. */
+/** The screen's words for a choice's options. */
 export const OPTION_WORDS: Readonly<Record<string, string>> = {
   dispenser: "insulated dispenser",
   pot: "insulated pot",
@@ -214,7 +214,7 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   disliked: "not liked",
 };
 
-/** What of a thing is typical, as it stands beside the figures that rest on it. */
+/** Typical aspects of a thing, as they stand beside the figures that rest on them. */
 export const ASPECT_WORDS: { readonly [aspect in Aspect]: string } = {
   fill: "what it holds",
   heat: "its heat capacity",
@@ -227,7 +227,7 @@ export const ASPECT_WORDS: { readonly [aspect in Aspect]: string } = {
 
 export const TYPICAL_WORDS = "typical, not measured";
 
-/** What of a thing is only usual for its kind, wherever its figures reach a card. */
+/** Typical aspects of a thing in a sentence, wherever its figures reach a card. */
 export function typicalSentence({
   name,
   aspects,

@@ -10,7 +10,7 @@ export const WAY_WORDS: { readonly [way in Way]: string } = {
 /** Less than this over or short is within what is weighed. */
 const NOTHING_G = 10;
 
-/** What is brewed over what is wanted, or short of it, and the papers. */
+/** Beverage over the wanted amount, or short of it, and the papers, in a sentence. */
 export function wasteSentence(
   { surplusG, times }: Pick<WayAnswer, "surplusG" | "times">,
   print: (massG: number) => string,
@@ -27,7 +27,7 @@ export function handsSentence({ starts, pours }: Pick<WayAnswer, "starts" | "pou
   return pours === 0 ? started : `${started}, ${pours === 1 ? "one pour" : `${pours} pours`} beside the bed`;
 }
 
-/** What is said when a way was taken. */
+/** The sentence after a way to a bigger pot was taken. */
 export function tookSentence(way: Way): string {
   return way === "two" ? "This is one of the two batches." : "";
 }

@@ -8,7 +8,7 @@ interface Fitted {
   /** Shares off, of times and of strengths, without sign; of what counts. */
   readonly timeOff: readonly number[];
   readonly strengthOff: readonly number[];
-  /** What half of a typical time is worth, s. */
+  /** Half of a typical time, s. */
   readonly typicalS: number;
   readonly odd: number;
 }
@@ -46,7 +46,7 @@ function middle(values: readonly number[]): number {
   return values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
 }
 
-/** What the two factors say. */
+/** The two factors in a sentence. */
 export function factorsSentence(
   { permeability, extraction }: { readonly permeability: number; readonly extraction: number },
   from: string,

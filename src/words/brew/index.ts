@@ -1,4 +1,4 @@
-/** What the forecast and what was learned say of a brew. */
+/** Words of the forecast and of lessons on a brew. */
 export { handsSentence, tookSentence, WAY_WORDS, wasteSentence } from "./bigger.ts";
 export { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "./brew.ts";
 export { factorsSentence, fitSentences } from "./fit.ts";

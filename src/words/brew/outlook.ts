@@ -10,7 +10,7 @@ const time = (seconds = Number.NaN) => printTime(Math.round(seconds));
 const pct = (value = Number.NaN) => printPct(value);
 const tenth = (value = Number.NaN) => printPct(value, { decimals: 1 });
 
-/** What the forecast warns of. */
+/** A warning of the forecast, in a sentence. */
 export function outlookSentence({ code, figures }: OutlookCheck): string {
   return SENTENCES[code](figures);
 }
@@ -30,7 +30,7 @@ const SENTENCES: { readonly [code in OutlookCheck["code"]]: (figures: Figures) =
 
 const setting = (value: number) => printNumber(value, 2);
 
-/** What would mend all that is warned of, as the forecast worked it out. */
+/** A mend of all warnings, as the forecast worked it out, in a sentence. */
 export function mendSentence(mend: Mend, grinder: string): string {
   const ends = `, done in about ${time(mend.brewTimeS)}`;
   switch (mend.by) {
@@ -43,12 +43,12 @@ export function mendSentence(mend: Mend, grinder: string): string {
   }
 }
 
-/** What is said when it was taken. */
+/** The sentence after a mend was taken. */
 export function mendedSentence(mend: Mend): string {
   return mend.by === "basket" ? `On ${mend.name} now.` : "";
 }
 
-/** What was looked at, and did not help. */
+/** The sentence on mends that were tried and did not help. */
 export const NOTHING_MENDS =
   "Nothing takes all of this away: no setting nearby, nor another basket. Brew less at once, or change the ratio, the pot or the recipe.";
 
@@ -89,7 +89,7 @@ export function outlookWords(failure: BrewFailure): string {
   }
 }
 
-/** So little on the dial is no difference, in steps of it. */
+/** Steps of a dial that are no difference. */
 const SAME_STEPS = 0.5;
 
 /** In words, why the answers on a dial differ. */
@@ -132,7 +132,7 @@ const CAUSE_WORDS: { readonly [cause in keyof Spread]: string } = {
   permeabilityShare: "how freely this bed lets water through",
   extractionShare: "how readily this coffee gives",
 };
-/** What a house can do about it on its bench. */
+/** Advice for a house's bench, for each cause of a range. */
 const MEASURED: readonly (keyof Spread)[] = ["grindShare", "retentionGPerG", "densityGPerMl", "waterTempC"];
 
 /** How far eight in ten brews of a plan would spread. */
@@ -146,7 +146,7 @@ export function rangeSentence({
   return `Eight in ten such brews would take ${time(brewTimeS[0])} to ${time(brewTimeS[1])}, come out at ${pct(strengthPct[0])} to ${pct(strengthPct[1])}, and extract ${tenth(extractionPct[0])} to ${tenth(extractionPct[1])}.`;
 }
 
-/** What makes a forecast unsure, and whether measuring helps. */
+/** Causes of an unsure forecast, and whether measuring helps. */
 export function surenessSentence(because: readonly (keyof Spread)[]): string {
   if (because.length === 0) return "Nothing in it is uncertain.";
   const causes = listed(because.map((cause) => CAUSE_WORDS[cause]));

@@ -18,7 +18,7 @@ export function cardTitle(sheet: CardSheet, draft: boolean): string {
   return `${placeTitle(place)}${draft ? " (draft)" : ""}`;
 }
 
-/** What a stop says against brewing a card. */
+/** The sentences of a card's stops. */
 export function stopsOf({ result }: Pick<CardSheet, "result">): readonly string[] {
   return result.checks.filter(({ severity }) => severity === "stop").map(checkSentence);
 }
@@ -37,13 +37,13 @@ export function groundBy(by: DialSource): string {
   }
 }
 
-/** What a card for the first pot of a new bag says of itself. */
+/** The note on a card for the first pot of a new bag. */
 export function firstPotNote({ roastedOn, low, high }: NonNullable<CardSheet["firstPot"]>): string {
   const bag = roastedOn === null ? "a new bag" : `the bag roasted on ${roastedOn}`;
   return `First pot of ${bag}: taste it before others follow. The dial should lie between ${printNumber(low, 1)} and ${printNumber(high, 1)}.`;
 }
 
-/** What to do, in working order. */
+/** A card's steps, in working order. */
 export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
   const { input, result, dial, pours, byHand = [], madeWith } = sheet;
   const { doseG, brewWaterG, bypassG, yieldG, settingG } = result.rounded;
@@ -101,7 +101,7 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
   return steps;
 }
 
-/** What a hand does beside the water, as a step. */
+/** An act of the hand beside the water, as a step. */
 function handStepSentence({ when, atS, act, note, staysG }: HandStep): string {
   const moment = when === "at" && atS !== null ? `At ${printTime(atS)}` : STEP_MOMENTS[when];
   const what = act === "other" ? note : [STEP_ACTS[act], note].filter(Boolean).join(", ");
@@ -143,7 +143,7 @@ function pourSteps(
   });
 }
 
-/** What can hurt, in few words, where it applies. */
+/** A card's cautions in few words, where they apply. */
 export function cautionsOf(sheet: CardSheet): readonly string[] {
   const { input, madeWith, chosen } = sheet;
   const method = icedMethodOf(sheet);

@@ -32,7 +32,7 @@ export function followFailureSentence(
   }
 }
 
-/** What was seen of a sheet is not what it is by now. */
+/** The sentence where a sheet changed between the look at it and its saving. */
 export function staleCardSentence(
   stale:
     | { readonly code: "bench" }

@@ -11,7 +11,7 @@ interface PrintedCard {
 
 const whole = (print: (massG: number) => string, massG: number) => print(Math.round(massG));
 
-/** What is set ready before it brews: the ice where it is wanted, and nothing hot near it yet. */
+/** Steps before an iced card brews: ice where it is wanted, and nothing hot near it yet. */
 export function icedBefore({ sheet, print }: PrintedCard): readonly string[] {
   const { chosen, iced } = sheet;
   const { iceG, bypassG } = sheet.result.rounded;
@@ -55,7 +55,7 @@ export function bloomAside({ sheet: { iced }, print }: PrintedCard): string | un
   return `When the bloom has dripped (about ${whole(print.mass, iced.apart.massG)}), set that cup aside, and the dripper over the ice.`;
 }
 
-/** What is done when it has brewed, until it is cold. */
+/** Steps after an iced card has brewed, until it is cold. */
 export function icedAfter({ sheet, print }: PrintedCard): readonly string[] {
   const { chosen, iced } = sheet;
   const { yieldG, iceG } = sheet.result.rounded;

@@ -1,4 +1,4 @@
-/** What a card says, and why none could be made. */
+/** Words of a card, and of a card that could not be made. */
 export { cardTitle, cautionsOf, firstPotNote, groundBy, stepsOf, stopsOf } from "./card.ts";
 export {
   cardFailureSentence,

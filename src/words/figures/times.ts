@@ -39,7 +39,7 @@ export function printAgo(at: Date): string {
 /** Where there is no site whose zone could be taken. */
 export const NO_ZONE = "UTC";
 
-/** What a browser says of itself, as people call such a thing. */
+/** A device's kind by its browser's own name, as people call such a thing. */
 export function deviceOf(userAgent: string | null): string {
   if (!userAgent) return "a browser";
   if (/iPad|Tablet|Android(?!.*Mobile)/.test(userAgent)) return "a tablet";

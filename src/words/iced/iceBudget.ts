@@ -29,7 +29,7 @@ export function iceBudgetSentences(
   return [`The ${whole(needG)} that these take are there; ${whole(leftG)} are left in the bin at the end.`];
 }
 
-/** What to freeze ahead in all, g, in tenths of a kilogram. */
+/** Ice to freeze ahead in all, g, in tenths of a kilogram. */
 export function aheadFor({ shortG }: Pick<IceBudget, "shortG">, aheadG: number): number {
   return Math.ceil((aheadG + shortG) / FROZEN_BY_G) * FROZEN_BY_G;
 }

@@ -13,7 +13,7 @@ import type { Printers } from "#words/figures";
 import { freezeSentence } from "#words/sheet";
 import { icedFailureSentence } from "./iced.ts";
 
-/** What each way to iced coffee is, in a few words and in a sentence. */
+/** Each way to iced coffee, in a few words and in a sentence. */
 export const ICED_METHOD_WORDS: {
   readonly [method in IcedMethod]: { readonly name: string; readonly what: string };
 } = {
@@ -43,7 +43,7 @@ export const ICED_METHOD_WORDS: {
   },
 };
 
-/** What each school counts. */
+/** Each school's way of counting, in words. */
 export const SCHOOL_WORDS = {
   inside: {
     name: "the server's ice counts",

@@ -19,16 +19,16 @@ interface Names {
   readonly beside: string;
   /** The day from which it holds, as it is read. */
   readonly since: string;
-  /** What a standard of the evidence is called. */
+  /** The name of a standard in the evidence. */
   readonly standardOf: (groupId: string) => string;
 }
 
-/** What has moved, and since when. */
+/** A verdict in a sentence: the thing that moved, and since when. */
 export function verdictSentence({ cause }: Verdict, { thing, beside, since }: Names): string {
   return `${WHAT[cause](thing, beside)} since about ${since}.`;
 }
 
-/** What shows it, a line for each of its standards and figures. */
+/** A verdict's evidence, a line for each of its standards and figures. */
 export function evidenceSentences({ moved }: Verdict, { standardOf }: Names): readonly string[] {
   return moved.map(({ groupId, signal, share }) => {
     const [more, less] = CHANGE_WORDS[signal];
@@ -47,7 +47,7 @@ const WHAT: { readonly [cause in Cause]: (thing: string, beside: string) => stri
   coffee: (thing) => `Strength on ${thing} has moved while the time stayed,`,
 };
 
-/** What to look at first, the cheapest first. */
+/** First checks for each cause, the cheapest first. */
 export const FIRST_CHECKS: { readonly [cause in Cause]: string } = {
   finer:
     "Check first: whether the dial still stands where it is set; then brush and purge the grinder, and brew one standard batch. If it is still slow, set it coarser by a step and approve the batch that is right.",
@@ -66,7 +66,7 @@ export const FIRST_CHECKS: { readonly [cause in Cause]: string } = {
 export const NOTHING_WATCHED =
   "Nothing is watched yet. Approve a batch in the log: from then on, whatever is brewed like it is watched.";
 
-/** So many batches tell a level; fewer only begin to. */
+/** The sentence while nothing has moved; fewer batches than `least` only begin to tell a level. */
 export function quietSentence(batches: number, least: number): string {
   return batches < least
     ? `${batches} of the ${least} batches that a level takes.`

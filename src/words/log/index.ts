@@ -1,4 +1,4 @@
-/** What the log and the standards say. */
+/** Words of the log and of the standards. */
 export { batchSentence, ICED_SERVED_WORDS, SAMPLED_WORDS } from "./batch.ts";
 export {
   evidenceSentences,

@@ -4,7 +4,7 @@ import type { StandardRefusal } from "#contract/standard.ts";
 import type { Serve } from "#core/sheet";
 import { printLiquid, printPct, printTime } from "#core/units";
 
-/** What a standard is of: as the trail, the wall and the log call it. */
+/** A place's title, as the trail, the wall and the log call it. */
 export function placeTitle({
   coffee,
   brewer,
@@ -33,7 +33,7 @@ export function standardSentence(code: StandardRefusal): string {
   }
 }
 
-/** What followed when a batch that is a standard was corrected, taken out or put back. */
+/** The sentence after a standard's batch was corrected, taken out or put back. */
 export function followedSentence({ changed, later }: CardsFollowed): string {
   if (later)
     return "It was approved: the dial and the wall chart go by the log as it is now, and its cards follow soon.";
@@ -43,14 +43,14 @@ export function followedSentence({ changed, later }: CardsFollowed): string {
     : `It was approved: ${cards}, the dial and the wall chart go by the log as it is now.`;
 }
 
-/** What followed when a batch was approved. */
+/** The sentence after a batch was approved. */
 export function approvedSentence({ changed, later }: CardsFollowed): string {
   if (later) return "It is the standard now. Its cards are being made anew.";
   if (changed === 0) return "It is the standard now.";
   return `It is the standard now. ${changed} ${changed === 1 ? "card follows" : "cards follow"} it.`;
 }
 
-/** What a card says of the approved batch that it follows, or followed. */
+/** A card's note on the approved batch that it follows, or followed. */
 export function standardNote({
   lapsed,
   brewTimeS,
@@ -66,7 +66,7 @@ export function standardNote({
   return figures.length > 0 ? `As approved: that batch ${figures.join(" and ")}` : "As approved";
 }
 
-/** What followed when an approval was taken back. */
+/** The sentence after an approval was taken back. */
 export function withdrawnSentence({ changed, later }: CardsFollowed): string {
   const followed = later
     ? " Its cards go back soon."
@@ -78,7 +78,7 @@ export function withdrawnSentence({ changed, later }: CardsFollowed): string {
 
 const MIN_PER_H = 60;
 
-/** What a pot's label says of its time; the house's own limit, and the law's where it is food kept cold. */
+/** A pot label's caution on time; the house's own limit, and the law's where it is food kept cold. */
 export function labelCaution(serve: Serve, holdMin: number | null): string {
   if (serve === "iced") return "Keep it cold; made and poured away by the times of your local food code.";
   if (holdMin === null) return "Pour it away when it no longer tastes fresh.";

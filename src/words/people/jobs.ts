@@ -1,6 +1,6 @@
 import type { JobKind } from "#contract/job.ts";
 
-/** What each kind of job does. */
+/** Each kind of job in words. */
 export const JOB_WORDS: { readonly [kind in JobKind]: string } = {
   followBatch: "Cards follow an approved batch",
   followVersion: "Cards follow a recipe's new standard",

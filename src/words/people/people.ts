@@ -9,7 +9,7 @@ export const ROLE_WORDS: { readonly [role in Role]: string } = {
   trainee: "trainee",
 };
 
-/** What stands where the name of somebody who was anonymised stood. */
+/** The name that stands in for somebody who was anonymised. */
 export function formerName(role: Role): string {
   return `a former ${ROLE_WORDS[role]}`;
 }

@@ -1,4 +1,4 @@
-/** What recipes say, and files of them. */
+/** Words of recipes and of their files. */
 export {
   AGITATION_WORDS,
   BASIS_WORDS,

@@ -69,7 +69,7 @@ export const DRAFT_GONE =
 export const RECIPE_NAME_TAKEN = "There is a recipe by this name already.";
 export const NOT_A_RECIPE = "There is no such recipe.";
 
-/** What cannot be as it is written, in a sentence at its field. */
+/** A recipe's fault, in a sentence at its field. */
 export function recipeSentence(fault: RecipeFault): string {
   switch (fault.code) {
     case "totalsGoDown":
@@ -127,7 +127,7 @@ export function recipeForecastSentence(failure: RecipeForecastFailure): string {
   }
 }
 
-/** What scaling did to a rhythm. */
+/** The sentence on a rhythm that scaling changed. */
 export function rhythmSentence(change: RhythmChange): string {
   switch (change.code) {
     case "bloomKept":
@@ -149,7 +149,7 @@ export function rhythmSentence(change: RhythmChange): string {
   }
 }
 
-/** What a press can do to hands, where it is used. */
+/** A press's cautions for hands, where it is used. */
 export function pressCautions(turnedOver: boolean, iced: boolean): readonly string[] {
   return [
     "The press is full of hot water: keep hands and faces from over it.",
@@ -180,7 +180,7 @@ export function fileFailureSentence(failure: FileFailure): string {
   }
 }
 
-/** What becomes of a recipe of a file. */
+/** An import's result for one recipe, in a sentence. */
 export function importLineSentence(line: ImportLine): string {
   switch (line.what) {
     case "add":

@@ -3,7 +3,7 @@ import { printMass, printNumber, printPct, printRatio } from "#core/units";
 
 type Figures = Check["figures"];
 
-/** What a check says, and what would mend it. */
+/** A check in a sentence, with what would mend it. */
 export function checkSentence({ code, figures }: Pick<Check, "code" | "figures">): string {
   return SENTENCES[code](figures);
 }

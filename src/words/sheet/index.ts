@@ -1,3 +1,3 @@
-/** What a sheet says of itself: its failures and its checks. */
+/** Words of a sheet: its failures and its checks. */
 export { checkSentence } from "./checks.ts";
 export { freezeSentence, sheetFailureSentence } from "./sheet.ts";

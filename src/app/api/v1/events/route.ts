@@ -3,7 +3,7 @@ import { eventsAfter } from "#server/read/files.ts";
 import { route } from "#server/route.ts";
 import { siteAsked } from "#server/site.ts";
 
-/** What happened at a site after an event's number, in the order of commits: none is ever skipped. */
+/** Events of a site after an event's number, in the order of commits: none is ever skipped. */
 export const GET = route({ right: "see", scope: "read" }, async (request) => {
   const text = new URL(request.url).searchParams.get("after") ?? "0";
   if (!/^\d{1,15}$/.test(text)) {

@@ -5,7 +5,7 @@ import { route } from "#server/route.ts";
 import { siteAsked } from "#server/site.ts";
 import { wallLines, wallOf } from "#server/wall.ts";
 
-/** What hangs on a site's wall for a coffee, as JSON or with `as=csv` as a file. */
+/** A site's wall chart of a coffee, as JSON or with `as=csv` as a file. */
 export const GET = route({ right: "see", scope: "read" }, async (request) => {
   const query = new URL(request.url).searchParams;
   const bench = await benchOf(await siteAsked(request));

@@ -5,7 +5,7 @@ import { benchFile } from "#server/read/files.ts";
 import { route } from "#server/route.ts";
 import { siteAsked } from "#server/site.ts";
 
-/** What stands on a site's bench of one kind, as JSON or with `as=csv` as a file. */
+/** Things of one kind on a site's bench, as JSON or with `as=csv` as a file. */
 export const GET = route<{ readonly kind: string }>(
   { right: "see", scope: "read" },
   async (request, { params }) => {
