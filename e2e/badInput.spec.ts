@@ -90,6 +90,24 @@ for (const name of NAMES) {
   });
 }
 
+test("the application's own account reads and writes rows, and cannot empty, change or unguard a table", async () => {
+  await onDatabase(async (query) => {
+    for (const statement of [
+      "TRUNCATE TABLE audit",
+      "DROP TABLE cards",
+      "ALTER TABLE audit ADD COLUMN more INT",
+      "DROP TRIGGER audit_stays",
+      "CREATE TABLE more (id INT)",
+      "DELETE FROM audit",
+      "UPDATE audit SET action = 'added'",
+      "DELETE FROM events",
+    ]) {
+      await expect(query(statement), statement).rejects.toThrow(/denied|only added to/);
+    }
+    expect(await query("SELECT COUNT(*) AS n FROM audit")).not.toEqual([{ n: 0 }]);
+  });
+});
+
 test.describe("while the house is away", () => {
   test.use({ silent: false });
 

@@ -1,7 +1,8 @@
 import { DEMO, expect, signIn, test } from "./page.ts";
 import { sharedHouse } from "./servers.ts";
 
-test.use({ as: "nobody" });
+// A server that was killed answers nothing, and the browser says so.
+test.use({ as: "nobody", silent: false });
 
 /** Two application servers, as two processes, on one database. */
 test.describe("two servers on one house", () => {

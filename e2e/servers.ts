@@ -4,7 +4,7 @@ import { closeSync, openSync } from "node:fs";
 import { join } from "node:path";
 import { createConnection } from "mysql2/promise";
 import { CALC, ensureBundle, SERVER } from "../scripts/lib/build.mjs";
-import { readAddress } from "../scripts/lib/database.mjs";
+import { readAddress, setUpAddress } from "../scripts/lib/database.mjs";
 import { houseFrom, ROOT } from "../scripts/lib/place.mjs";
 import { freePort } from "../scripts/lib/ports.mjs";
 import { until } from "../scripts/lib/processes.mjs";
@@ -21,7 +21,7 @@ export async function sharedHouse(name: string) {
   const { logs, dist } = houseFrom();
   const address = readAddress(DATABASE_HOME);
   const database = { ...address, database: `${address.database}_${name}` };
-  const outside = await createConnection(address);
+  const outside = await createConnection(setUpAddress(address));
   await outside.query(`DROP DATABASE IF EXISTS \`${database.database}\``);
   await outside.query(`CREATE DATABASE \`${database.database}\``);
   const env = {
@@ -37,7 +37,7 @@ export async function sharedHouse(name: string) {
   const setUp = await ensureBundle("src/server/setUp.ts", SERVER, logs);
   const { status, stderr } = spawnSync(process.execPath, [setUp, "demo", "closed"], {
     cwd: ROOT,
-    env,
+    env: { ...env, TUMBEK_DATABASE: JSON.stringify(setUpAddress(database)) },
     encoding: "utf8",
   });
   if (status !== 0) throw new Error(stderr);

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { createServer as createHttp } from "node:http";
 import { createServer as createHttps } from "node:https";
 import next from "next";
-import { clientAddress, isCrossSite, proxiesFrom } from "./lib/door.mjs";
+import { clientAddress, isCrossSite, isKnownHost, knownNames, proxiesFrom } from "./lib/door.mjs";
 import { ROOT } from "./lib/place.mjs";
 
 /** The web server: the framework behind a plain one that says who really asks. Started by `./tumbek start`. */
@@ -12,18 +12,24 @@ const app = next({ dev: false, dir: ROOT, hostname, port });
 await app.prepare();
 const handle = app.getRequestHandler();
 const proxies = proxiesFrom();
+const names = knownNames();
+const trust = { proxies, url: process.env.TUMBEK_URL };
 
-const CROSS_SITE = JSON.stringify({
-  error: {
-    code: "crossSite",
-    message: "This was sent by a page of another site, and is not done.",
-    fields: [],
-  },
-});
+const refusal = (code, message) => JSON.stringify({ error: { code, message, fields: [] } });
+const CROSS_SITE = refusal("crossSite", "This was sent by a page of another site, and is not done.");
+const UNKNOWN_HOST = refusal(
+  "unknownHost",
+  "This house is not known by that name: use its own address, or start it with TUMBEK_URL.",
+);
+const MISDIRECTED = 421;
 
 function answer(request, response) {
   // Limits count by the socket's address; what a client says of itself does not.
   request.headers["x-tumbek-address"] = clientAddress(request, proxies);
+  if (!isKnownHost(request, names, trust)) {
+    response.writeHead(MISDIRECTED, { "Content-Type": "application/json" }).end(UNKNOWN_HOST);
+    return;
+  }
   if (isCrossSite(request)) {
     response.writeHead(403, { "Content-Type": "application/json" }).end(CROSS_SITE);
     return;

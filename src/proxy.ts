@@ -22,6 +22,8 @@ export function proxy(request: NextRequest): NextResponse {
   // The framework reads the nonce for its own scripts from the request's policy.
   const headers = new Headers(request.headers);
   headers.set("Content-Security-Policy", policy);
+  // The house's own first script needs it, too.
+  headers.set("x-tumbek-nonce", nonce);
   // Where whoever has to sign in first wanted to go.
   headers.set("x-tumbek-path", request.nextUrl.pathname + request.nextUrl.search);
   const response = NextResponse.next({ request: { headers } });

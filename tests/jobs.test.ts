@@ -217,10 +217,40 @@ describe("what follows from an approval", () => {
       if (changed++ > 0) return;
       await fresh.db.update(cards).set({ revision: sql`revision + 1` }).where(eq(cards.id, cardId));
     };
+    expect((await server.endStandard(pot.id, by)).changed).toBeGreaterThan(0);
+    expect((await sheetOf(cardId)).standard?.batchId).not.toBe(pot.id);
+    expect(changed).toBeGreaterThan(1);
+    expect(await listOpenJobs(fresh.db)).toEqual([]);
+  });
+
+  test("that is overtaken again and again is left for another try", async () => {
+    const cardId = await aCard(fresh.db, NOW);
+    const { pot, approve } = await approvedPot(cardId);
+    await approve();
+    meanwhile.happens = async () => {
+      await fresh.db.update(cards).set({ revision: sql`revision + 1` }).where(eq(cards.id, cardId));
+    };
     expect(await server.endStandard(pot.id, by)).toEqual({ changed: 0, later: true });
     expect((await sheetOf(cardId)).standard).toMatchObject({ batchId: pot.id });
+    meanwhile.happens = async () => {};
     await later();
     await server.workOff();
+    expect((await sheetOf(cardId)).standard?.batchId).not.toBe(pot.id);
+    expect(await listOpenJobs(fresh.db)).toEqual([]);
+  });
+
+  test("leaves no card on a standard that was ended while the card was made anew", async () => {
+    const cardId = await aCard(fresh.db, NOW);
+    const { pot, approve } = await approvedPot(cardId);
+    let isEnded = false;
+    meanwhile.happens = async () => {
+      if (isEnded) return;
+      isEnded = true;
+      // Its own job finds no card on the standard yet.
+      await server.endStandard(pot.id, by);
+    };
+    await approve();
+    expect(isEnded).toBe(true);
     expect((await sheetOf(cardId)).standard?.batchId).not.toBe(pot.id);
     expect(await listOpenJobs(fresh.db)).toEqual([]);
   });

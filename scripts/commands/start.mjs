@@ -1,13 +1,13 @@
 import { join } from "node:path";
 import { ensureBuild, ensureBundle, SERVER } from "../lib/build.mjs";
-import { startDatabase } from "../lib/database.mjs";
+import { setUpAddress, startDatabase } from "../lib/database.mjs";
 import { ensureDebian, MARIADB } from "../lib/debian.mjs";
 import { alone } from "../lib/lock.mjs";
 import { ensurePackages } from "../lib/packages.mjs";
 import { houseFrom, isOpen, makeFolder } from "../lib/place.mjs";
 import { isFree } from "../lib/ports.mjs";
 import { runLogged, say } from "../lib/run.mjs";
-import { addressHere, runningServer, startServer, stopServer } from "../lib/server.mjs";
+import { addressHere, answers, runningServer, startServer, stopServer } from "../lib/server.mjs";
 import { Trouble } from "../lib/trouble.mjs";
 
 export async function run(args) {
@@ -27,9 +27,11 @@ async function start(house, empty) {
   await setUp(house, database, empty);
   const build = ensureBuild(house);
   const running = runningServer(house);
-  if (running && sameServer(running, house, build)) {
+  const isSame = running && sameServer(running, house, build);
+  if (isSame && (await answers(house))) {
     say("Tumbek runs already.");
   } else {
+    if (isSame) say("Tumbek runs, but does not answer: starting it anew …");
     await stopServer(house);
     await startServer(house, { build, database });
   }
@@ -66,7 +68,7 @@ async function refuseAddress(house) {
 /** Brings the database to the newest migration, and a new house to its first rows. */
 async function setUp(house, database, empty) {
   const bundle = await ensureBundle("src/server/setUp.ts", SERVER, house.logs);
-  const env = { ...process.env, TUMBEK_DATABASE: JSON.stringify(database) };
+  const env = { ...process.env, TUMBEK_DATABASE: JSON.stringify(setUpAddress(database)) };
   try {
     const wanted = [empty ? "empty" : "demo", isOpen(house) ? "open" : "closed"];
     runLogged("Setting up the house", process.execPath, [bundle, ...wanted], {

@@ -1,6 +1,6 @@
 import { readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { readAddress } from "../lib/database.mjs";
+import { readAddress, setUpAddress } from "../lib/database.mjs";
 import { withFreshHouse } from "../lib/freshHouse.mjs";
 import { ensurePackages } from "../lib/packages.mjs";
 import { houseFrom, ROOT } from "../lib/place.mjs";
@@ -26,7 +26,7 @@ export async function run() {
     const { home, database } = houseFrom();
     check("types of the core, without the browser's or Node's", bin("tsc"), ["-p", "src/core"]);
     check("types", bin("tsc"), ["-p", "."]);
-    process.env.TUMBEK_DATABASE = JSON.stringify(readAddress(database));
+    process.env.TUMBEK_DATABASE = JSON.stringify(setUpAddress(readAddress(database)));
     counts.push(vitest(bin("vitest"), join(home, "vitest.json")));
     counts.push(playwright(bin("playwright"), join(home, "playwright.json")));
   });

@@ -7,6 +7,7 @@ import { runLogged, say } from "./run.mjs";
 
 const SOURCES = [
   "src",
+  "public",
   "next.config.ts",
   "postcss.config.mjs",
   "tsconfig.json",

@@ -5,12 +5,16 @@ import { makeFolder } from "./place.mjs";
 import { freePort, greets, isFree } from "./ports.mjs";
 import { end, isOurs, until } from "./processes.mjs";
 import { lastLine, runDetached, runLogged, say } from "./run.mjs";
+import { readWhole, writeWhole } from "./smallFile.mjs";
 import { Trouble } from "./trouble.mjs";
 
 /** A database that was killed replays its journal first; on a slow disk that takes a while. */
 const PATIENCE_MS = 90_000;
 
+/** The application's account: it reads and writes rows, and nothing else. */
 const USER = "tumbek";
+/** The account of set-up and tests: it makes and changes tables, triggers and databases. */
+const SET_UP_USER = "tumbek_setup";
 const DATABASE = "tumbek";
 
 /**
@@ -61,9 +65,18 @@ export async function startDatabase(folder) {
   return address;
 }
 
+/** The same database for set-up and tests, which make and change tables. */
+export function setUpAddress(address) {
+  return { ...address, user: SET_UP_USER };
+}
+
 /** The address of a database that was started before. */
 export function readAddress(folder) {
-  return addressOf(JSON.parse(readFileSync(join(folder, "secret.json"), "utf8")));
+  const secret = readWhole(join(folder, "secret.json"), secretFrom);
+  if (!secret || secret === "damaged") {
+    throw new Trouble("The database's password is not there: ./tumbek start makes it anew.");
+  }
+  return addressOf(secret);
 }
 
 function addressOf({ port, password }) {
@@ -86,14 +99,25 @@ export function databasePid(folder) {
 /** The port and the password, made once; another port is taken when a stranger holds it. */
 async function readSecret(folder) {
   const file = join(folder, "secret.json");
-  const known = existsSync(file)
-    ? JSON.parse(readFileSync(file, "utf8"))
-    : { password: randomBytes(24).toString("hex") };
+  const read = readWhole(file, secretFrom);
+  if (read === "damaged") {
+    // Whoever knew the password has lost it: the database is ended, and begins with a new one.
+    say("The database's password was damaged and is made anew.");
+    await stopDatabase(folder);
+  }
+  const known = read && read !== "damaged" ? read : { password: randomBytes(24).toString("hex") };
   const running = isOurs(readPid(join(folder, "data")), join(folder, "data"));
   if (known.port && (running || (await isFree(known.port, "127.0.0.1")))) return known;
   const secret = { ...known, port: await freePort() };
-  writeFileSync(file, JSON.stringify(secret), { mode: 0o600 });
+  writeWhole(file, JSON.stringify(secret));
   return secret;
+}
+
+/** The port and the password that a file holds; undefined where it does not. */
+function secretFrom(text) {
+  const { port, password } = JSON.parse(text);
+  const isSecret = Number.isInteger(port) && port > 0 && port < 65_536 && /^[0-9a-f]{48}$/.test(password);
+  return isSecret ? { port, password } : undefined;
 }
 
 /** The empty data folder, made beside its place first: one that was broken off is made anew. */
@@ -104,13 +128,15 @@ function installData(folder, data) {
   rmSync(fresh, { recursive: true, force: true });
   const options = [
     "--no-defaults",
-    `--datadir=${fresh}`,
+    // Relative: the program is a shell script, which a quote in the path would end.
+    "--datadir=./data.new",
     "--auth-root-authentication-method=normal",
     "--skip-test-db",
     ...userOption(),
   ];
   runLogged("Preparing the database", "/usr/bin/mariadb-install-db", options, {
     log: join(folder, "install.log"),
+    cwd: folder,
   });
   renameSync(fresh, data);
 }
@@ -147,10 +173,15 @@ function initSql(password) {
   return [
     `ALTER USER 'root'@'localhost' IDENTIFIED BY '${password}';`,
     `CREATE DATABASE IF NOT EXISTS \`${DATABASE}\`;`,
-    `CREATE USER IF NOT EXISTS '${USER}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
-    `ALTER USER '${USER}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
+    // Made anew each time, so that neither keeps a right that it once had.
+    ...[USER, SET_UP_USER].flatMap((user) => [
+      `DROP USER IF EXISTS '${user}'@'127.0.0.1';`,
+      `CREATE USER '${user}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
+    ]),
+    `GRANT SELECT, INSERT, UPDATE, DELETE ON \`${DATABASE}%\`.* TO '${USER}'@'127.0.0.1';`,
     // Tests make databases of their own beside the house's.
-    `GRANT ALL ON \`${DATABASE}%\`.* TO '${USER}'@'127.0.0.1';`,
+    `GRANT ALL ON \`${DATABASE}%\`.* TO '${SET_UP_USER}'@'127.0.0.1';`,
+    `GRANT PROCESS ON *.* TO '${SET_UP_USER}'@'127.0.0.1';`,
     "",
   ].join("\n");
 }

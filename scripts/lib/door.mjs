@@ -1,4 +1,8 @@
+import { networkInterfaces } from "node:os";
+
 const SAFE = ["GET", "HEAD", "OPTIONS"];
+const LOOPBACK_NAMES = ["localhost", "127.0.0.1", "[::1]"];
+const EVERY_ADDRESS = ["0.0.0.0", "::"];
 /** What only a proxy that the house was told of may say of a request. */
 const SAID_BY_PROXIES = [
   "x-forwarded-for",
@@ -14,6 +18,39 @@ export function proxiesFrom(env = process.env) {
     .split(",")
     .map((each) => each.trim())
     .filter((each) => each !== "");
+}
+
+/**
+ * The names by which the house is called: this machine's own, the address that it is served at (all of the machine's, where that is
+ * every one), and TUMBEK_URL's. Any other name leads here by somebody else's doing.
+ */
+export function knownNames(env = process.env) {
+  const { TUMBEK_HOST: host = "127.0.0.1", TUMBEK_URL: url } = env;
+  const served = EVERY_ADDRESS.includes(host)
+    ? Object.values(networkInterfaces()).flatMap((addresses) => addresses.map(({ address }) => address))
+    : [host];
+  const names = [...LOOPBACK_NAMES, ...served.map(asHost), ...(url ? [new URL(url).hostname] : [])];
+  return new Set(names.map((name) => name.toLowerCase()));
+}
+
+/** An address as it stands in a URL. */
+function asHost(address) {
+  return address.includes(":") && !address.startsWith("[") ? `[${address}]` : address;
+}
+
+/**
+ * Whether a request calls the house by a name that it knows. What a known proxy was called is the proxy's to judge, unless TUMBEK_URL
+ * says what it is.
+ */
+export function isKnownHost(request, names, { proxies, url }) {
+  const forwarded = request.headers["x-forwarded-host"];
+  if (forwarded !== undefined && proxies.length > 0 && !url) return true;
+  try {
+    const { hostname } = new URL(`http://${forwarded ?? request.headers.host}`);
+    return names.has(hostname.toLowerCase());
+  } catch {
+    return false;
+  }
 }
 
 /**

@@ -1,19 +1,21 @@
+import { spawn } from "node:child_process";
 import { createPrivateKey, X509Certificate } from "node:crypto";
-import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
-import { tmpdir } from "node:os";
+import { networkInterfaces, tmpdir } from "node:os";
 import { join } from "node:path";
 import { createConnection } from "mysql2/promise";
-import { afterAll, describe, expect, test } from "vitest";
+import { afterAll, describe, expect, test, vi } from "vitest";
 import { ensureCertificate } from "./certificate.mjs";
-import { databasePid, startDatabase, stopDatabase } from "./database.mjs";
+import { databasePid, setUpAddress, startDatabase, stopDatabase } from "./database.mjs";
 import { ensureDebian, MARIADB } from "./debian.mjs";
-import { clientAddress, isCrossSite, proxiesFrom } from "./door.mjs";
+import { clientAddress, isCrossSite, isKnownHost, knownNames, proxiesFrom } from "./door.mjs";
 import { alone } from "./lock.mjs";
 import { ensurePackages } from "./packages.mjs";
 import { freePort, isFree } from "./ports.mjs";
-import { isOurs } from "./processes.mjs";
+import { findProcess, isOurs } from "./processes.mjs";
 import { houseSecret } from "./secret.mjs";
+import { readWhole, writeWhole } from "./smallFile.mjs";
 import { explain, Trouble } from "./trouble.mjs";
 
 const folder = mkdtempSync(join(tmpdir(), "tumbek-test-"));
@@ -143,6 +145,40 @@ describe("at the door of the server", () => {
     expect(isCrossSite(request("192.0.2.1", headers, method))).toBe(crossSite);
   });
 
+  const called = (host, { env = {}, headers = {}, proxies = [] } = {}) =>
+    isKnownHost(request("127.0.0.1", { host, ...headers }), knownNames(env), {
+      proxies,
+      url: env.TUMBEK_URL,
+    });
+
+  test.each(["localhost:4600", "127.0.0.1:4600", "[::1]:4600", "LOCALHOST"])("%s is the house", (host) => {
+    expect(called(host)).toBe(true);
+  });
+
+  test.each([
+    "rebound.example:4600",
+    "127.0.0.1.rebound.example",
+    "192.0.2.9:4600",
+    "",
+    "a b",
+    "localhost@evil.example:80@",
+  ])("%s is a name that the house does not know", (host) => {
+    expect(called(host)).toBe(false);
+  });
+
+  test("an address that it is served at, TUMBEK_URL and what a known proxy was called are the house's", () => {
+    expect(called("192.0.2.9:4600", { env: { TUMBEK_HOST: "192.0.2.9" } })).toBe(true);
+    expect(called("coffee.example", { env: { TUMBEK_URL: "https://coffee.example:8443/" } })).toBe(true);
+    const behind = { proxies: ["127.0.0.1"], headers: { "x-forwarded-host": "coffee.example" } };
+    expect(called("127.0.0.1:4600", behind)).toBe(true);
+    expect(called("127.0.0.1:4600", { ...behind, env: { TUMBEK_URL: "https://coffee.example" } })).toBe(true);
+    expect(called("127.0.0.1:4600", { ...behind, env: { TUMBEK_URL: "https://other.example" } })).toBe(false);
+    const own = Object.values(networkInterfaces())
+      .flat()
+      .find(({ internal, family }) => !internal && family === "IPv4");
+    if (own) expect(called(`${own.address}:4600`, { env: { TUMBEK_HOST: "0.0.0.0" } })).toBe(true);
+  });
+
   test("the house's certificate is made once, for this machine, with a key that nobody else reads", async () => {
     const home = join(folder, "certified");
     const first = await ensureCertificate({ home });
@@ -162,10 +198,51 @@ test("what sign-ins are signed with stays the same, and is the house's alone", (
   expect(statSync(join(folder, "secret")).mode & 0o077).toBe(0);
 });
 
+test.each(["", "short", "g".repeat(64), "\0".repeat(64)])(
+  "a secret that is damaged, %j, is made anew, and said",
+  (damaged) => {
+    const home = mkdtempSync(join(tmpdir(), "tumbek-secret-"));
+    writeFileSync(join(home, "secret"), damaged);
+    const said = vi.spyOn(console, "log").mockReturnValue(undefined);
+    const secret = houseSecret({ home });
+    expect(secret).toMatch(/^[0-9a-f]{64}$/);
+    expect(said.mock.calls.flat().join("")).toContain("everybody signs in once more");
+    said.mockRestore();
+    expect(houseSecret({ home })).toBe(secret);
+    expect(readdirSync(home)).toEqual(["secret"]);
+    rmSync(home, { recursive: true });
+  },
+);
+
+test("a small file is whole, missing, or damaged: never half read", () => {
+  const file = join(folder, "small.json");
+  expect(readWhole(file, JSON.parse)).toBeUndefined();
+  for (const text of ["", '{"port":', "null"]) {
+    writeFileSync(file, text);
+    expect(readWhole(file, JSON.parse)).toBe("damaged");
+  }
+  writeWhole(file, '{"port":1}');
+  expect(readWhole(file, JSON.parse)).toEqual({ port: 1 });
+  expect(statSync(file).mode & 0o077).toBe(0);
+});
+
+test("a server whose record is lost is found by whose it is", () => {
+  const child = spawn(process.execPath, ["-e", "setInterval(() => {}, 1000) // orphan-mark"], {
+    env: { ...process.env, TUMBEK_HOUSE: "/a house/of its own" },
+    stdio: "ignore",
+  });
+  try {
+    expect(findProcess("orphan-mark", "TUMBEK_HOUSE=/a house/of its own")).toBe(child.pid);
+    expect(findProcess("orphan-mark", "TUMBEK_HOUSE=/another")).toBeUndefined();
+  } finally {
+    child.kill("SIGKILL");
+  }
+});
+
 test("a database that was killed comes back with what was committed", async () => {
-  const home = join(folder, "database");
+  const home = join(folder, 'it\'s a "database"');
   const query = async (sql) => {
-    const connection = await createConnection(await startDatabase(home));
+    const connection = await createConnection(setUpAddress(await startDatabase(home)));
     const [rows] = await connection.query(sql);
     await connection.end();
     return rows;
@@ -174,6 +251,9 @@ test("a database that was killed comes back with what was committed", async () =
     await query("CREATE TABLE pots (id INT PRIMARY KEY, name VARCHAR(40))");
     await query("INSERT INTO pots VALUES (1, 'Fulmar ☕')");
     process.kill(databasePid(home), "SIGKILL");
+    expect(await query("SELECT name FROM pots")).toEqual([{ name: "Fulmar ☕" }]);
+    // Its password is lost: it is given another one, and has what it had.
+    writeFileSync(join(home, "secret.json"), '{"port":');
     expect(await query("SELECT name FROM pots")).toEqual([{ name: "Fulmar ☕" }]);
     expect(
       await query("SELECT @@sql_mode AS mode, @@time_zone AS zone, @@character_set_server AS letters"),

@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { setTimeout as wait } from "node:timers/promises";
 
 /**
@@ -12,6 +12,20 @@ export function isOurs(pid, mark) {
   } catch {
     return false;
   }
+}
+
+/** A process of ours by a mark in its command line and a line of its environment; undefined where none runs. */
+export function findProcess(mark, line) {
+  const pids = readdirSync("/proc").filter((name) => /^\d+$/.test(name));
+  const found = pids.find((pid) => {
+    try {
+      return isOurs(pid, mark) && readFileSync(`/proc/${pid}/environ`, "utf8").split("\0").includes(line);
+    } catch {
+      // It ended meanwhile, or is somebody else's.
+      return false;
+    }
+  });
+  return found === undefined ? undefined : Number(found);
 }
 
 /** Asks a process of ours to end, and waits until it has; after `patienceMs` it is ended. */

@@ -14,11 +14,11 @@ export function say(line) {
  *
  * @returns once it ended well; otherwise throws a sentence with the log's last line
  */
-export function runLogged(what, program, args, { log, env = process.env, input } = {}) {
+export function runLogged(what, program, args, { log, cwd = ROOT, env = process.env, input } = {}) {
   makeFolder(join(log, ".."));
   const out = openSync(log, "w");
   const { status, error } = spawnSync(program, args, {
-    cwd: ROOT,
+    cwd,
     env,
     stdio: [input ? "inherit" : "ignore", out, out],
   });

@@ -1,26 +1,33 @@
-import { readFileSync, rmSync, writeFileSync } from "node:fs";
+import { rmSync } from "node:fs";
 import http from "node:http";
 import https from "node:https";
 import { join } from "node:path";
 import { CALC, ensureBundle } from "./build.mjs";
 import { ensureCertificate } from "./certificate.mjs";
 import { hasTls, makeFolder, ROOT } from "./place.mjs";
-import { end, isOurs, until } from "./processes.mjs";
+import { end, findProcess, isOurs, until } from "./processes.mjs";
 import { lastLine, runDetached, say } from "./run.mjs";
 import { houseSecret } from "./secret.mjs";
+import { readWhole, writeWhole } from "./smallFile.mjs";
 import { Trouble } from "./trouble.mjs";
 
 const PATIENCE_MS = 60_000;
+/** Longer than an application waits for a connection to its database. */
+const ANSWERS_MS = 10_000;
 const PROGRAM = join(ROOT, "scripts", "serve.mjs");
+/** Says in a server's environment whose it is. */
+const HOUSE_MARK = "TUMBEK_HOUSE";
 
 /** What a running server was started with, or undefined when none of this house runs. */
 export function runningServer({ home }) {
-  try {
-    const known = JSON.parse(readFileSync(recordOf(home), "utf8"));
-    return isOurs(known.pid, PROGRAM) ? known : undefined;
-  } catch {
-    return undefined;
-  }
+  const known = readWhole(recordOf(home), (text) => {
+    const record = JSON.parse(text);
+    return Number.isInteger(record.pid) ? record : undefined;
+  });
+  if (known && known !== "damaged") return isOurs(known.pid, PROGRAM) ? known : undefined;
+  // The record is lost or damaged: the server that it was of may still run.
+  const pid = findProcess(PROGRAM, `${HOUSE_MARK}=${home}`);
+  return pid === undefined ? undefined : { pid };
 }
 
 /** Starts the application in the background and waits until it answers. */
@@ -37,6 +44,7 @@ export async function startServer(house, { build, database }) {
     TUMBEK_HOST: host,
     TUMBEK_DATABASE: JSON.stringify(database),
     TUMBEK_SECRET: houseSecret(house),
+    [HOUSE_MARK]: home,
     TUMBEK_CALC_THREAD: await ensureBundle("src/calc/thread.ts", CALC, logs),
     ...(now && { TUMBEK_NOW: now }),
     ...(hasTls(house) && (await tlsOf(house))),
@@ -46,7 +54,7 @@ export async function startServer(house, { build, database }) {
   child.once("exit", () => {
     ended = true;
   });
-  writeFileSync(recordOf(home), JSON.stringify({ pid: child.pid, port, host, now, proxy, url, build }));
+  writeWhole(recordOf(home), JSON.stringify({ pid: child.pid, port, host, now, proxy, url, build }));
   const answered = await until(async () => ended || (await answers(house)), PATIENCE_MS);
   if (ended || !answered)
     throw new Trouble(`The application did not start: ${lastLine(log)}\nThe whole story is in ${log}.`);
@@ -74,18 +82,18 @@ export function addressHere(house) {
   return `${hasTls(house) ? "https" : "http"}://${host}:${house.port}`;
 }
 
-/** Whether the application answers there. */
-function answers(house) {
+/** Whether the application and its database answer there. */
+export function answers(house) {
   const url = new URL("/api/health", addressHere(house));
   return new Promise((resolve) => {
     const ask = url.protocol === "https:" ? https : http;
     // It is asked whether it is Tumbek, not trusted with anything: its own certificate will do.
-    const request = ask.get(url, { timeout: 2000, rejectUnauthorized: false }, (reply) => {
+    const request = ask.get(url, { timeout: ANSWERS_MS, rejectUnauthorized: false }, (reply) => {
       let body = "";
       reply.on("data", (chunk) => {
         body += chunk;
       });
-      reply.on("end", () => resolve(body.includes('"tumbek"')));
+      reply.on("end", () => resolve(reply.statusCode === 200 && body.includes('"tumbek"')));
     });
     request.on("timeout", () => request.destroy());
     request.on("error", () => resolve(false));

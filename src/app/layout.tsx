@@ -1,4 +1,5 @@
 import type { Metadata, Viewport } from "next";
+import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import "@fontsource-variable/atkinson-hyperlegible-next";
 import "@fontsource-variable/bricolage-grotesque";
@@ -8,9 +9,13 @@ export const metadata: Metadata = { title: "Tumbek", description: "From one good
 
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
-export default function Layout({ children }: { readonly children: ReactNode }) {
+export default async function Layout({ children }: { readonly children: ReactNode }) {
+  const nonce = (await headers()).get("x-tumbek-nonce") ?? undefined;
   return (
     <html lang="en">
+      <head>
+        <script src="/early-taps.js" nonce={nonce} suppressHydrationWarning />
+      </head>
       <body>{children}</body>
     </html>
   );

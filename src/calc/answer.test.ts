@@ -395,11 +395,14 @@ describe("what is published", () => {
       "/api/v1/calc/grind",
       "/api/v1/calc/fit",
       "/api/v1/batches",
+      "/api/v1/batches/{id}/cards",
       "/api/v1/bench/{kind}",
       "/api/v1/cards",
       "/api/v1/cards/{id}",
+      "/api/v1/events",
       "/api/v1/recipes",
       "/api/v1/shifts/{day}",
+      "/api/v1/versions/{id}/cards",
       "/api/v1/wall",
     ]);
     expect(JSON.stringify(paths)).toContain(JSON.stringify(jsonSchemaOf("sheet").input));

@@ -39,6 +39,11 @@ const pour = z
     return { ...water, whenDrained: true as const };
   });
 
+/** Layers followed in a second of the brew, at most: ten times the usual resolution. */
+const MOST_LAYERS_PER_S = 320;
+const MOST_LAYERS = 64;
+const LEAST_STEP_S = 0.05;
+
 const brewFields = {
   doseG: n.doseG,
   waterTempC: z.number().min(40).max(100).describe("Water at the bed, °C"),
@@ -56,11 +61,26 @@ const brewFields = {
     .optional(),
   resolution: z
     .strictObject({
-      layers: z.number().int().min(1).max(64).optional().meta({ default: USUAL_LAYERS }),
-      stepS: z.number().min(0.05).max(5).optional().meta({ default: USUAL_STEP_S }),
+      layers: z.number().int().min(1).max(MOST_LAYERS).optional().meta({ default: USUAL_LAYERS }),
+      stepS: z.number().min(LEAST_STEP_S).max(5).optional().meta({ default: USUAL_STEP_S }),
+    })
+    .superRefine(({ layers = USUAL_LAYERS, stepS = USUAL_STEP_S }, context) => {
+      const leastStepS = layers / MOST_LAYERS_PER_S;
+      // Beyond its own range a figure is told by itself.
+      if (stepS >= leastStepS || layers > MOST_LAYERS || stepS < LEAST_STEP_S) return;
+      const issue = { code: "too_small", origin: "number", minimum: leastStepS, inclusive: true } as const;
+      context.addIssue({ ...issue, input: stepS, path: ["stepS"] });
     })
     .optional(),
 };
+
+/** A fit forecasts each of its brews some hundred times: no finer than usual. */
+const fittedResolution = z
+  .strictObject({
+    layers: z.number().int().min(1).max(USUAL_LAYERS).optional(),
+    stepS: z.number().min(USUAL_STEP_S).max(5).optional(),
+  })
+  .optional();
 
 export const brewInput = z.strictObject({
   ...brewFields,
@@ -152,7 +172,7 @@ export const fitInput = z.strictObject({
   brews: z
     .array(
       z.strictObject({
-        brew: z.strictObject({ ...brewFields, grindUm }),
+        brew: z.strictObject({ ...brewFields, grindUm, resolution: fittedResolution }),
         addedG: n.massG.optional().describe("Bypass and melted ice in the metered cup, g"),
         timeS: z.number().gt(0).max(172_800).optional().describe("First water to last drip, as it was timed"),
         strengthPct: n.strengthPct.optional().describe("As it was metered"),

@@ -135,6 +135,9 @@ export const cardWanted = z.strictObject({
 });
 export type CardWanted = Readonly<z.infer<typeof cardWanted>>;
 
+/** Cards that a lead puts away, or takes out again. */
+export const retiredCards = z.strictObject({ ids: z.array(uuid).min(1).max(1000), retired: z.boolean() });
+
 /** A card in a list. */
 export const cardLine = z.strictObject({
   id: uuid,

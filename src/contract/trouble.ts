@@ -7,7 +7,9 @@ import { z } from "zod";
  * - `wrongPin`, `pinNeeded`: at the door
  * - `wait`: too many tries, or others are changing the same at this moment
  * - `badInput`, `notThere`, `stale`: what was sent, what it names, what it began with
+ * - `undecodable`, `tooLarge`: the body is no text, or more than the route takes
  * - `refused`: it cannot be done as things stand
+ * - `full`: the disk of the house's machine is full
  * - `gone`: the database does not answer, and nothing was kept
  * - `unknown`: the database went away while it was kept; the same sent again settles it
  * - `failed`: something that should not happen
@@ -21,7 +23,10 @@ export const TROUBLE_CODES = [
   "badInput",
   "notThere",
   "stale",
+  "undecodable",
+  "tooLarge",
   "refused",
+  "full",
   "gone",
   "unknown",
   "failed",

@@ -1,15 +1,26 @@
-import { and, desc, eq, gte, inArray, or, type SQL } from "drizzle-orm";
+import { and, count, countDistinct, desc, eq, gte, inArray, or, type SQL } from "drizzle-orm";
 import { type CardSheet, type CardWanted, icedMethodOf } from "#contract/card.ts";
 import { currentCard } from "#contract/cardShape.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
-import { brewers, cards, recipes, recipeVersions, shiftItems, sites } from "./schema/index.ts";
+import {
+  batches,
+  brewers,
+  cards,
+  people,
+  recipes,
+  recipeVersions,
+  shiftItems,
+  sites,
+} from "./schema/index.ts";
 import { sentBefore } from "./sentTwice.ts";
 import { type Transaction, transact } from "./transact.ts";
 
 /** Older cards are found by their link. */
 const MOST_LISTED = 200;
+/** Lines of the list of all cards; a house that has more puts some away. */
+const MOST_IN_LIST = 1000;
 
 /** A card as it is kept, its sheet in the shape of now. */
 export type Card = Omit<typeof cards.$inferSelect, "sheet"> & { readonly sheet: CardSheet };
@@ -30,7 +41,7 @@ export function insertCard(db: Database, card: NewCard): Promise<Result<Card, Ca
     if (known) return isOfChoice(known, choice) ? ok(known) : fail({ code: "stale", theirs: known });
     const row = { ...card, ...columnsOf(card.sheet) };
     await tx.insert(cards).values(row);
-    return ok({ ...row, revision: 1 });
+    return ok({ ...row, retired: false, revision: 1 });
   });
 }
 
@@ -83,12 +94,12 @@ export async function readCard(db: Database, id: string) {
   return { ...cardOf(row.card), site, recipe, version, brewerGone: !brewer || brewer.removed };
 }
 
-/** A site's cards, the newest first. */
+/** A site's newest cards, those that were put away left out. */
 export async function listCards(db: Database, siteId: string): Promise<Card[]> {
   const rows = await db
     .select()
     .from(cards)
-    .where(eq(cards.siteId, siteId))
+    .where(and(eq(cards.siteId, siteId), eq(cards.retired, false)))
     .orderBy(desc(cards.createdAt), desc(cards.id))
     .limit(MOST_LISTED);
   return rows.map(cardOf);
@@ -159,7 +170,7 @@ async function listed(db: Database, wanted: SQL | undefined, from: string): Prom
     .select({ card: cards, site: { id: sites.id, name: sites.name } })
     .from(cards)
     .innerJoin(sites, eq(sites.id, cards.siteId))
-    .where(wanted);
+    .where(and(wanted, eq(cards.retired, false)));
   const ids = rows.map(({ card }) => card.id);
   const days =
     ids.length === 0
@@ -203,6 +214,103 @@ export async function remakeCard(
     after: summary(sheet),
   });
   return true;
+}
+
+/** A line of the list of all cards. */
+export interface CardInList {
+  readonly card: Card;
+  readonly person: string;
+  /** Days from a day on that list it. */
+  readonly listedDays: number;
+  /** Batches that were brewed from it. */
+  readonly batches: number;
+}
+
+/** A site's cards in use, or those that were put away; the newest first. */
+export async function readCardList(
+  db: Database,
+  { siteId, retired, from }: { readonly siteId: string; readonly retired: boolean; readonly from: string },
+): Promise<CardInList[]> {
+  const rows = await db
+    .select()
+    .from(cards)
+    .where(and(eq(cards.siteId, siteId), eq(cards.retired, retired)))
+    .orderBy(desc(cards.createdAt), desc(cards.id))
+    .limit(MOST_IN_LIST);
+  const ids = rows.map(({ id }) => id);
+  if (ids.length === 0) return [];
+  const [makers, listed, brewed] = await Promise.all([
+    db.select({ id: people.id, name: people.name }).from(people),
+    db
+      .select({ cardId: shiftItems.cardId, n: countDistinct(shiftItems.day) })
+      .from(shiftItems)
+      .where(and(inArray(shiftItems.cardId, ids), gte(shiftItems.day, from)))
+      .groupBy(shiftItems.cardId),
+    db
+      .select({ cardId: batches.cardId, n: count() })
+      .from(batches)
+      .where(inArray(batches.cardId, ids))
+      .groupBy(batches.cardId),
+  ]);
+  const names = new Map(makers.map(({ id, name }) => [id, name]));
+  const countOf = (rows: readonly { readonly cardId: string | null; readonly n: number }[], id: string) =>
+    rows.find(({ cardId }) => cardId === id)?.n ?? 0;
+  return rows.map((row) => ({
+    card: cardOf(row),
+    person: names.get(row.madeBy) ?? "",
+    listedDays: countOf(listed, row.id),
+    batches: countOf(brewed, row.id),
+  }));
+}
+
+export type PutAwayFailure = { readonly code: "notThere" | "inUse" };
+
+/** Puts cards away, or takes them out again, in the trail. @returns how many changed */
+export async function retireCards(
+  tx: Transaction,
+  { ids, retired }: { readonly ids: readonly string[]; readonly retired: boolean },
+  by: Act,
+): Promise<number> {
+  let changed = 0;
+  // In one order, so that two who choose the same cards do not wait for each other.
+  for (const id of ids.toSorted()) {
+    const [row] = await tx.select().from(cards).where(eq(cards.id, id)).for("update");
+    if (!row || row.retired === retired) continue;
+    await tx
+      .update(cards)
+      .set({ retired, revision: row.revision + 1 })
+      .where(eq(cards.id, id));
+    await record(tx, by, {
+      action: retired ? "archived" : "restored",
+      subject: "card",
+      subjectId: id,
+      after: summary(cardOf(row).sheet),
+    });
+    changed++;
+  }
+  return changed;
+}
+
+/** Deletes a card for good, in the trail; one that a list or a batch names stays. */
+export function deleteCard(db: Database, id: string, by: Act): Promise<Result<undefined, PutAwayFailure>> {
+  return transact(db, async (tx) => {
+    const [row] = await tx.select().from(cards).where(eq(cards.id, id)).for("update");
+    // Deleted already, by the same request that was sent twice.
+    if (!row) return ok(undefined);
+    const [[listed], [brewed]] = await Promise.all([
+      tx.select({ id: shiftItems.id }).from(shiftItems).where(eq(shiftItems.cardId, id)).limit(1),
+      tx.select({ id: batches.id }).from(batches).where(eq(batches.cardId, id)).limit(1),
+    ]);
+    if (listed || brewed) return fail({ code: "inUse" });
+    await tx.delete(cards).where(eq(cards.id, id));
+    await record(tx, by, {
+      action: "ended",
+      subject: "card",
+      subjectId: id,
+      before: summary(cardOf(row).sheet),
+    });
+    return ok(undefined);
+  });
 }
 
 function summary({ input, result: { rounded }, dial, madeWith }: CardSheet) {

@@ -63,8 +63,10 @@ export function markDone(
   db: Database,
   { id, taskId }: { readonly id: string; readonly taskId: string },
   { personId, at }: Act & { readonly personId: string },
-): Promise<Result<undefined, { readonly code: "stale" }>> {
+): Promise<Result<undefined, { readonly code: "stale" | "notThere" }>> {
   return transact(db, async (tx) => {
+    const [task] = await tx.select({ id: careTasks.id }).from(careTasks).where(eq(careTasks.id, taskId));
+    if (!task) return fail({ code: "notThere" });
     const [known] = await tx.select().from(careDone).where(eq(careDone.id, id));
     const before = sentBefore(known, { taskId, personId });
     if (before === "other") return fail({ code: "stale" });

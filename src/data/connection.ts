@@ -3,6 +3,7 @@ import { drizzle, type MySql2PreparedQueryHKT, type MySql2QueryResultHKT } from 
 import { createPool, type Pool, type PoolConnection } from "mysql2/promise";
 import { z } from "zod";
 import { guardPool } from "./guard.ts";
+import { limitWait } from "./poolWait.ts";
 
 const address = z.object({
   host: z.string(),
@@ -34,16 +35,19 @@ export type PooledDatabase = Database & { readonly $client: Pool };
 const CONNECTIONS = 12;
 /** How long a page may wait for a database that is gone. */
 const CONNECT_TIMEOUT_MS = 3000;
+/** Requests that may wait for a connection; more are told at once that the house is busy. */
+const MOST_WAITING = 400;
+/** Longest wait for a connection, ms. */
+const ACQUIRE_MS = 8000;
 
 /**
  * First statements of every connection. After a lock was waited for, a read must see what its last holder left, so each
  * statement reads what is committed by then. Two seconds for a lock, then the transaction begins anew. A transaction
- * that asks nothing for a minute is broken off by the database, and its locks with it: longer than the cards of a large
- * house take to be made anew.
+ * that asks nothing for ten seconds is broken off by the database, and its locks with it: no transaction computes.
  */
 const SESSION = [
   "SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED",
-  "SET SESSION innodb_lock_wait_timeout = 2, idle_transaction_timeout = 60",
+  "SET SESSION innodb_lock_wait_timeout = 2, idle_transaction_timeout = 10",
 ];
 
 export function connect(at: DatabaseAddress): { readonly db: PooledDatabase; readonly pool: Pool } {
@@ -51,6 +55,7 @@ export function connect(at: DatabaseAddress): { readonly db: PooledDatabase; rea
     ...at,
     connectionLimit: CONNECTIONS,
     connectTimeout: CONNECT_TIMEOUT_MS,
+    queueLimit: MOST_WAITING,
     // Times are kept and read in UTC, whatever the machine's zone.
     timezone: "Z",
   });
@@ -62,6 +67,7 @@ export function connect(at: DatabaseAddress): { readonly db: PooledDatabase; rea
     };
     for (const statement of SESSION) inner.query(statement, (error) => error && inner.destroy());
   });
+  limitWait(pool, ACQUIRE_MS);
   return { db: queriesOn(guardPool(pool)), pool };
 }
 

@@ -17,7 +17,16 @@ const DUPLICATE = 1062;
 const AWAY = [1047, 1053, 1927];
 const AWAY_CODES = ["ECONNREFUSED", "ECONNRESET", "PROTOCOL_CONNECTION_LOST", "ETIMEDOUT", "EPIPE"];
 /** The driver has no code for a command on a connection that was closed under it. */
-const CLOSED = /^Can't add new command when connection is in closed state/;
+const CLOSED = /^(Can't add new command when connection is in closed state|Connection lost|Pool is closed)/;
+
+/** 1021 the disk is full; 1114 a table is; 1026 and 3 writing failed; 1030 with the system's 28, no space left. */
+const FULL = [1021, 1114, 1026, 3];
+const NO_SPACE = /(errno: |error )28\b|No space left/;
+
+/** Whether something could not be kept because there is no room for it. */
+export function isDiskFull(error: unknown): boolean {
+  return anyCause(error, (each) => FULL.includes(Number(errnoOf(each))) || NO_SPACE.test(each.message));
+}
 
 /** Whether a transaction that failed so is worth another try. */
 export function isWorthAnotherTry(error: unknown): boolean {
@@ -41,6 +50,20 @@ export function isDatabaseAway(error: unknown): boolean {
   );
 }
 
+/** Every connection of the pool was held for too long, or too many waited for one: nothing was asked of the database. */
+export class PoolBusy extends Error {
+  constructor() {
+    super("no connection to the database became free in time");
+  }
+}
+
+const QUEUE_FULL = /^Queue limit reached/;
+
+/** Whether the pool was too busy to ask the database at all. */
+export function isPoolBusy(error: unknown): boolean {
+  return anyCause(error, (each) => each instanceof PoolBusy || QUEUE_FULL.test(each.message));
+}
+
 /** Whether a change may have been kept although the database went away. */
 export function isOutcomeUnknown(error: unknown): boolean {
   return anyCause(error, (each) => each instanceof OutcomeUnknown);
@@ -53,4 +76,14 @@ function errnoOf(error: Error): unknown {
 function anyCause(error: unknown, holds: (error: Error) => boolean): boolean {
   for (let at = error; at instanceof Error; at = at.cause) if (holds(at)) return true;
   return false;
+}
+
+/**
+ * What the database itself refused of a write: 1452 it names a row that is not there; 1264, 1366, 1406 a figure or a text that no
+ * column takes.
+ */
+export function refusedByDatabase(error: unknown): "missing" | "unfit" | undefined {
+  if (anyCause(error, (each) => errnoOf(each) === 1452)) return "missing";
+  if (anyCause(error, (each) => [1264, 1366, 1406].includes(Number(errnoOf(each))))) return "unfit";
+  return undefined;
 }

@@ -4,7 +4,7 @@ import type { JobAnswer, JobKind, JobRequests } from "#contract/job.ts";
 import type { Act } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { jobs, people } from "./schema/index.ts";
-import type { Transaction } from "./transact.ts";
+import { type Transaction, transact } from "./transact.ts";
 
 /** How long a try is left alone without being renewed, s: after that its server counts as dead. */
 export const LEASE_S = 15;
@@ -62,17 +62,22 @@ const isDue = sql`(${jobs.state} = 'waiting' AND ${jobs.dueAt} <= UTC_TIMESTAMP(
   OR (${jobs.state} = 'taken' AND ${jobs.takenUntil} < UTC_TIMESTAMP(3))`;
 
 /**
- * Takes a job that is due: one statement, which only one of two servers that meet succeeds with.
+ * Takes a job that is due: by one statement, which only one of two servers that meet succeeds with. It may meet whoever adds a job of
+ * the same name, each holding what the other wants: then it is tried again.
  *
  * @param id the job that is wanted; the one that is due longest where none is named
  * @returns undefined where there is none to take
  */
-export async function takeJob(db: Database, id?: string): Promise<Job | undefined> {
+export function takeJob(db: Database, id?: string): Promise<Job | undefined> {
+  return transact(db, (tx) => take(tx, id));
+}
+
+async function take(tx: Transaction, id: string | undefined): Promise<Job | undefined> {
   const wanted = id === undefined ? sql`(${isDue})` : sql`(${isDue}) AND ${jobs.id} = ${id}`;
-  const [found] = await db.select().from(jobs).where(wanted).orderBy(asc(jobs.dueAt)).limit(1);
+  const [found] = await tx.select().from(jobs).where(wanted).orderBy(asc(jobs.dueAt)).limit(1);
   if (!found) return undefined;
   const tryId = uuidv7();
-  const [{ affectedRows }] = await db
+  const [{ affectedRows }] = await tx
     .update(jobs)
     .set({
       state: "taken",
@@ -113,14 +118,16 @@ export async function endJob(tx: Transaction, tryId: string, answer: JobAnswer):
 /** Says that a try failed: the job is due again after a pause, or waits for a lead. */
 export async function failTry(db: Database, tryId: string, trouble: string): Promise<void> {
   const pauseS = sql`${FIRST_PAUSE_S} * POW(${PAUSES_GROW}, ${jobs.tries} - 1)`;
-  await db
-    .update(jobs)
-    .set({
-      state: sql`IF(${jobs.tries} >= ${MOST_TRIES}, 'stuck', 'waiting')`,
-      dueAt: sql`UTC_TIMESTAMP(3) + INTERVAL ${pauseS} SECOND`,
-      trouble: trouble.slice(0, LONGEST_TROUBLE),
-    })
-    .where(ofTry(tryId));
+  await transact(db, (tx) =>
+    tx
+      .update(jobs)
+      .set({
+        state: sql`IF(${jobs.tries} >= ${MOST_TRIES}, 'stuck', 'waiting')`,
+        dueAt: sql`UTC_TIMESTAMP(3) + INTERVAL ${pauseS} SECOND`,
+        trouble: trouble.slice(0, LONGEST_TROUBLE),
+      })
+      .where(ofTry(tryId)),
+  );
 }
 
 /** How a job stands. */

@@ -19,6 +19,7 @@ import {
 } from "./people.ts";
 import { readRecord } from "./record.ts";
 import { audit, sessions, signInTries } from "./schema/index.ts";
+import { sessionFinder } from "./sessions.ts";
 import { addStation, endStation, findStation, listStations } from "./stations.ts";
 import { tidy } from "./tidy.ts";
 import { addToken, findToken, listTokens, revokeToken } from "./tokens.ts";
@@ -193,12 +194,42 @@ describe("tries at the door", () => {
     expect(waits.filter((wait) => wait === 0)).toHaveLength(5);
   });
 
+  test("a clock that is set back by a day locks nobody for a day", async () => {
+    for (let i = 0; i < 6; i++) await tryName(fresh.db, BARISTA, later(24 * 60));
+    const waitS = await tryName(fresh.db, BARISTA, AT);
+    expect(waitS).toBeGreaterThan(0);
+    expect(waitS).toBeLessThanOrEqual(15 * 60);
+    expect(await tryName(fresh.db, BARISTA, later(16))).toBe(0);
+  });
+
   test("an address has thirty tries a minute", async () => {
     for (let i = 0; i < 30; i++) expect(await tryAddress(fresh.db, "192.0.2.7", AT)).toBe(0);
     expect(await tryAddress(fresh.db, "192.0.2.7", later(0.5))).toBe(30);
     expect(await tryAddress(fresh.db, "192.0.2.8", later(0.5))).toBe(0);
     expect(await tryAddress(fresh.db, "192.0.2.7", later(1))).toBe(0);
   });
+});
+
+test("a session never ends later than its span from now, whatever the clock was when it began", async () => {
+  const token = "s".repeat(32);
+  await fresh.db
+    .insert(sessions)
+    .values({ id: uuidv7(), token, userId: LEAD, createdAt: AT, updatedAt: AT, expiresAt: later(30) });
+  const find = sessionFinder(fresh.db);
+  expect((await find(token, AT))?.person.id).toBe(LEAD);
+  expect(await find(token, later(30))).toBeUndefined();
+  // The clock is set back: as it stands there, the session would count for a day.
+  expect(await find(token, later(-24 * 60))).toBeUndefined();
+  await fresh.db.delete(sessions);
+});
+
+test("somebody who comes back is given a new PIN before they sign in", async () => {
+  const id = uuidv7();
+  must(await addPerson(fresh.db, { id, name: "Comes Back", role: "barista", pinHash: "old" }, by));
+  must(await setArchived(fresh.db, id, true, by));
+  must(await setArchived(fresh.db, id, false, by));
+  expect((await readPerson(fresh.db, id))?.pinHash).toBeNull();
+  expect((await listAtTheDoor(fresh.db)).map((each) => each.id)).not.toContain(id);
 });
 
 test("what is over is taken out at the next start, and nothing else", async () => {

@@ -127,7 +127,9 @@ export async function setArchived(db: Database, id: string, archived: boolean, b
     if (!archived && old.anonymised) return fail({ code: "anonymised" });
     if (!archived && (await isTaken(tx, old))) return fail({ code: "nameTaken" });
     if (archived) await tx.delete(sessions).where(eq(sessions.userId, id));
-    return ok({ set: { archived }, action: archived ? "archived" : "restored", shown: ["archived"] });
+    // Whoever comes back is given a new PIN: who knows the old one by now, nobody can say.
+    const set = archived ? { archived } : { archived, pinHash: null, publicPin: null };
+    return ok({ set, action: archived ? "archived" : "restored", shown: ["archived"] });
   });
 }
 

@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, sql } from "drizzle-orm";
+import { and, desc, eq, gt, lte, sql } from "drizzle-orm";
 import type { Database } from "./connection.ts";
 import { people, sessions, stations } from "./schema/index.ts";
 
@@ -22,6 +22,9 @@ export function listSessions(db: Database, now: Date, personId?: string) {
     .orderBy(desc(sessions.updatedAt));
 }
 
+/** A session that ends later than this from now was made before the clock was set back: it counts no more, ms. */
+export const LONGEST_SESSION_MS = 31 * 60_000;
+
 /**
  * Finds a session that counts still, with its person and station. Prepared once: it is asked for with every
  * request, and making the query would take longer than the database does.
@@ -41,11 +44,15 @@ export function sessionFinder(db: Database) {
       and(
         eq(sessions.token, sql.placeholder("token")),
         gt(sessions.expiresAt, sql.placeholder("now")),
+        lte(sessions.expiresAt, sql.placeholder("latest")),
         eq(people.archived, false),
       ),
     )
     .prepare();
-  return async (token: string, now: Date) => (await query.execute({ token, now }))[0];
+  return async (token: string, now: Date) => {
+    const latest = new Date(now.getTime() + LONGEST_SESSION_MS);
+    return (await query.execute({ token, now, latest }))[0];
+  };
 }
 
 export type FoundSession = NonNullable<Awaited<ReturnType<ReturnType<typeof sessionFinder>>>>;

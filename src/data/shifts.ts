@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, sql } from "drizzle-orm";
 import type { ShiftIce } from "#contract/shift.ts";
 import { fail, ok, type Result } from "#core/result";
 import type { Act } from "./audit.ts";
@@ -6,7 +6,7 @@ import type { Database } from "./connection.ts";
 import { happened } from "./events.ts";
 import { people, shiftItems, shifts } from "./schema/index.ts";
 import { sameContent } from "./sentTwice.ts";
-import { transact } from "./transact.ts";
+import { type Transaction, transact } from "./transact.ts";
 
 export interface ShiftDay {
   readonly siteId: string;
@@ -61,6 +61,22 @@ interface Change extends Pick<ShiftAt, "items"> {
   readonly began: number;
 }
 
+export type ShiftFailure =
+  | { readonly code: "stale"; readonly theirs: ShiftAt }
+  /** A line of the list is one of another day's, or of another site's. */
+  | { readonly code: "lineElsewhere" };
+
+async function standsElsewhere(
+  tx: Transaction,
+  day: ShiftDay,
+  items: readonly NewShiftItem[],
+): Promise<boolean> {
+  if (items.length === 0) return false;
+  const ids = items.map(({ id }) => id);
+  const known = await tx.select().from(shiftItems).where(inArray(shiftItems.id, ids));
+  return known.some((row) => row.siteId !== day.siteId || row.day !== day.day);
+}
+
 /**
  * Makes a day's list what it is given as, in that order.
  *
@@ -73,8 +89,9 @@ export async function replaceShift(
   day: ShiftDay,
   { items, began, ...given }: Change,
   by: Act & { readonly personId: string },
-): Promise<Result<number, { readonly code: "stale"; readonly theirs: ShiftAt }>> {
+): Promise<Result<number, ShiftFailure>> {
   return transact(db, async (tx) => {
+    if (await standsElsewhere(tx, day, items)) return fail({ code: "lineElsewhere" });
     const changed = { changedBy: by.personId, changedAt: by.at };
     // Made at revision 0, which nobody sees, so that there is a row to hold.
     await tx

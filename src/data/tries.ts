@@ -18,7 +18,7 @@ export async function tryName(db: Database, personId: string, now: Date): Promis
   const who = `person ${personId}`;
   return transact(db, async (tx) => {
     const last = await held(tx, who, now);
-    const since = now.getTime() - last.at.getTime();
+    const since = await elapsedMs(tx, last, now);
     const tries = since > FORGIVEN_AFTER_MS ? 0 : last.tries;
     const waitMs = waitMin(tries) * MINUTE_MS - since;
     if (tries >= FREE_TRIES && waitMs > 0) return Math.ceil(waitMs / 1000);
@@ -53,6 +53,18 @@ export async function tryAddress(db: Database, address: string, now: Date): Prom
       .where(eq(signInTries.who, who));
     return 0;
   });
+}
+
+/** Time since a row's last try, ms; one that lies ahead, because the clock was set back, counts as made now. */
+async function elapsedMs(
+  tx: Transaction,
+  { who, at }: typeof signInTries.$inferSelect,
+  now: Date,
+): Promise<number> {
+  const sinceMs = now.getTime() - at.getTime();
+  if (sinceMs >= 0) return sinceMs;
+  await tx.update(signInTries).set({ at: now }).where(eq(signInTries.who, who));
+  return 0;
 }
 
 /** The row of a name or an address, made if need be and held until the transaction ends. */

@@ -2,7 +2,7 @@ import type { Bench } from "#contract/bench.ts";
 import type { CardWanted } from "#contract/card.ts";
 import type { Act } from "#data/audit.ts";
 import { findBenchRecipe } from "#data/benchRecipes.ts";
-import { insertCard, isOfChoice, readCards } from "#data/cards.ts";
+import { deleteCard, insertCard, isOfChoice, readCards, retireCards } from "#data/cards.ts";
 import { happened } from "#data/events.ts";
 import { transact } from "#data/transact.ts";
 import { cardFailureSentence, cardTitle, otherCardSentence, staleCardSentence } from "#words/cards";
@@ -59,4 +59,18 @@ async function benchWith(bench: Bench, versionId: string): Promise<Bench> {
     bench.recipes.find((each) => each.versionId === versionId) ??
     (await findBenchRecipe(database(), versionId));
   return { ...bench, recipes: recipe ? [recipe] : [] };
+}
+
+/** Puts cards away, or takes them out again. */
+export function retire(
+  { ids, retired }: { readonly ids: readonly string[]; readonly retired: boolean },
+  by: Act,
+): Promise<{ readonly changed: number }> {
+  return transact(database(), async (tx) => ({ changed: await retireCards(tx, { ids, retired }, by) }));
+}
+
+/** Deletes a card for good. */
+export async function remove(id: string, by: Act): Promise<void> {
+  const deleted = await deleteCard(database(), id, by);
+  if (!deleted.ok) throw new Refusal(cardFailureSentence(deleted.failure));
 }

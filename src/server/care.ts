@@ -9,6 +9,9 @@ export async function doTask(
   by: Act & { readonly personId: string },
 ): Promise<void> {
   const marked = await markDone(database(), done, by);
+  if (!marked.ok && marked.failure.code === "notThere") {
+    throw new Refusal("This task of care is not there any more.", { code: "notThere" });
+  }
   if (!marked.ok) {
     throw new Refusal("Another task was marked under that id already: mark this one once more.", {
       code: "stale",

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
 import { BARISTA, LEAD, PEOPLE, TRAINEE } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
-import { setArchived } from "#data/people.ts";
+import { setArchived, setPin } from "#data/people.ts";
 import { sessions, signInTries } from "#data/schema/index.ts";
 import { addStation } from "#data/stations.ts";
 import { freshDatabase } from "#tests/database.ts";
@@ -86,6 +86,8 @@ describe("a PIN", () => {
     await setArchived(fresh.db, TRAINEE, true, { personId: LEAD, at: new Date() });
     expect(await refusal({ personId: TRAINEE, pin: pinOf(TRAINEE) })).toBe("refused");
     await setArchived(fresh.db, TRAINEE, false, { personId: LEAD, at: new Date() });
+    expect(await refusal({ personId: TRAINEE, pin: "904173" })).toBe("refused");
+    await setPin(fresh.db, TRAINEE, await hashPassword("904173"), { personId: LEAD, at: new Date() });
   });
 });
 

@@ -1,5 +1,5 @@
 import type { CardsFollowed } from "#contract/cardEffect.ts";
-import { isDatabaseAway } from "#data/failures.ts";
+import { isDatabaseAway, isPoolBusy, isWorthAnotherTry } from "#data/failures.ts";
 import { jobOutcome } from "./jobs/index.ts";
 
 /**
@@ -12,12 +12,12 @@ export async function followedBy(jobId: string | undefined): Promise<CardsFollow
   return outcome === "later" ? { changed: 0, later: true } : outcome;
 }
 
-/** Waits for something after a change was kept; a database that goes away then is `later`, not a failure. */
+/** Waits for something after a change was kept; a database that is away or busy then is `later`, not a failure. */
 export async function unlessAway<T>(waitedFor: Promise<T>): Promise<T | "later"> {
   try {
     return await waitedFor;
   } catch (error) {
-    if (isDatabaseAway(error)) return "later";
+    if (isDatabaseAway(error) || isPoolBusy(error) || isWorthAnotherTry(error)) return "later";
     throw error;
   }
 }

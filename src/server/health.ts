@@ -1,4 +1,6 @@
 import { monitorEventLoopDelay } from "node:perf_hooks";
+import { sql } from "drizzle-orm";
+import { database } from "./database.ts";
 import { keptInProcess } from "./process.ts";
 
 const RESOLUTION_MS = 5;
@@ -15,4 +17,14 @@ export function eventLoopP99Ms(): number {
   const p99 = Math.max(0, delay.percentile(99) / NS_PER_MS - RESOLUTION_MS);
   delay.reset();
   return Number.isFinite(p99) ? Number(p99.toFixed(1)) : 0;
+}
+
+/** Whether the database answers, and through the pool: one whose connections are all held is as good as away. */
+export async function isDatabaseThere(): Promise<boolean> {
+  try {
+    await database().execute(sql`SELECT 1`);
+    return true;
+  } catch {
+    return false;
+  }
 }

@@ -6,7 +6,13 @@ import { keptInProcess } from "./process.ts";
 /** Nobody waits for an answer any more, so that there is none. */
 export class Dropped extends Error {}
 
-/** Answers a message of the open compute API beside the server's own thread. @throws `Dropped` */
+/** More questions wait already than will be answered in good time. */
+export class ThreadBusy extends Error {
+  /** When to come back, s. */
+  readonly retryAfterS = 5;
+}
+
+/** Answers a message of the open compute API beside the server's own thread. @throws `Dropped`, `ThreadBusy` */
 export function answerInThread(calc: string, bytes: Uint8Array, signal: AbortSignal): Promise<CalcAnswer> {
   return ask({ calc, bytes }, signal) as Promise<CalcAnswer>;
 }
@@ -14,7 +20,7 @@ export function answerInThread(calc: string, bytes: Uint8Array, signal: AbortSig
 /**
  * Computes something for the house itself beside the server's own thread. The request and the answer are plain values.
  *
- * @throws `Dropped`, or what the task threw
+ * @throws `Dropped`, `ThreadBusy`, or what the task threw
  */
 export function computeInThread<Name extends TaskName>(
   task: Name,
@@ -30,31 +36,50 @@ interface Asker {
   readonly reject: (error: Error) => void;
   /** Threads that died while they computed this question. */
   deaths: number;
+  /** Its asker has left, and the thread has not noticed yet. */
+  isDropped: boolean;
 }
 
 /** A dropped question ends at its next turn; a thread that takes no turn for this long is ended, ms. */
 const GRACE_MS = 5000;
 /** A question that this many threads died over is answered as failed. */
 const MOST_DEATHS = 2;
+/** Questions that wait on one thread, at most. */
+const MOST_WAITING = 60;
+
+interface Lane {
+  thread: Worker | undefined;
+  readonly askers: Map<number, Asker>;
+}
 
 /**
- * The one computing thread of the process. It is started with the first question, and anew after it died: what others
- * waited for is asked again. Nothing is lost with it but time: jobs are rows.
+ * The two computing threads of the process: fits, which take no turns, have one to themselves, so that nothing short waits for them.
+ * Each is started with its first question, and anew after it died: what others waited for is asked again. Nothing is lost
+ * with a thread but time: jobs are rows.
  */
-const state = keptInProcess("computing thread", () => ({
-  thread: undefined as Worker | undefined,
+const state = keptInProcess("computing threads", () => ({
   last: 0,
-  askers: new Map<number, Asker>(),
+  lanes: {
+    short: { thread: undefined, askers: new Map() } as Lane,
+    long: { thread: undefined, askers: new Map() } as Lane,
+  },
 }));
+
+function laneOf(question: Question): Lane {
+  return "calc" in question && question.calc === "fit" ? state.lanes.long : state.lanes.short;
+}
 
 async function ask(question: Question, signal: AbortSignal | undefined): Promise<unknown> {
   if (signal?.aborted) throw new Dropped();
+  const lane = laneOf(question);
+  const waiting = [...lane.askers.values()].filter(({ isDropped }) => !isDropped);
+  if (waiting.length >= MOST_WAITING) throw new ThreadBusy();
   const id = ++state.last;
   const answered = new Promise<unknown>((resolve, reject) => {
-    state.askers.set(id, { question, resolve, reject, deaths: 0 });
+    lane.askers.set(id, { question, resolve, reject, deaths: 0, isDropped: false });
   });
-  tell({ ...question, id });
-  const leave = () => drop(id);
+  tell(lane, { ...question, id });
+  const leave = () => drop(lane, id);
   signal?.addEventListener("abort", leave);
   try {
     return await answered;
@@ -63,31 +88,34 @@ async function ask(question: Question, signal: AbortSignal | undefined): Promise
   }
 }
 
-function tell(message: ThreadMessage): void {
-  state.thread ??= start();
-  state.thread.postMessage(message);
+function tell(lane: Lane, message: ThreadMessage): void {
+  lane.thread ??= start(lane);
+  lane.thread.postMessage(message);
 }
 
 /** Drops a question: its asker is told at once, the thread has a while to notice. */
-function drop(id: number): void {
-  const { thread } = state;
-  state.askers.get(id)?.reject(new Dropped());
-  tell({ dropped: id });
+function drop(lane: Lane, id: number): void {
+  const { thread } = lane;
+  const asker = lane.askers.get(id);
+  if (!asker) return;
+  asker.isDropped = true;
+  asker.reject(new Dropped());
+  tell(lane, { dropped: id });
   const grace = setTimeout(() => {
-    if (state.askers.delete(id)) void thread?.terminate();
+    if (lane.askers.delete(id)) void thread?.terminate();
   }, GRACE_MS);
   grace.unref();
 }
 
-function start(): Worker {
+function start(lane: Lane): Worker {
   const file = process.env.TUMBEK_CALC_THREAD;
   if (!file) throw new Error("TUMBEK_CALC_THREAD is not set: start Tumbek with ./tumbek start");
   const started = new Worker(file);
   // The thread alone does not keep the server running.
   started.unref();
   started.on("message", (answer: ThreadAnswer) => {
-    const asker = state.askers.get(answer.id);
-    state.askers.delete(answer.id);
+    const asker = lane.askers.get(answer.id);
+    lane.askers.delete(answer.id);
     if ("failed" in answer) asker?.reject(new Error(answer.failed));
     else asker?.resolve(answer.answer);
   });
@@ -96,8 +124,8 @@ function start(): Worker {
     died = error;
   });
   started.once("exit", () => {
-    if (state.thread === started) state.thread = undefined;
-    askAgain(died);
+    if (lane.thread === started) lane.thread = undefined;
+    askAgain(lane, died);
   });
   return started;
 }
@@ -107,11 +135,12 @@ function start(): Worker {
  *
  * @param died what the old thread died of; undefined where it was ended over something that was dropped
  */
-function askAgain(died: Error | undefined): void {
-  for (const [id, asker] of state.askers) {
-    if (died && ++asker.deaths >= MOST_DEATHS) {
-      state.askers.delete(id);
+function askAgain(lane: Lane, died: Error | undefined): void {
+  for (const [id, asker] of lane.askers) {
+    if (asker.isDropped) lane.askers.delete(id);
+    else if (died && ++asker.deaths >= MOST_DEATHS) {
+      lane.askers.delete(id);
       asker.reject(died);
-    } else tell({ ...asker.question, id });
+    } else tell(lane, { ...asker.question, id });
   }
 }

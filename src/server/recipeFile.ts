@@ -1,4 +1,3 @@
-import { MOST_FILE_BYTES } from "#contract/recipeFile.ts";
 import { type FileFailure, type ImportPlan, planImport } from "#contract/recipeImport.ts";
 import type { Act } from "#data/audit.ts";
 import { importRecipes, readHouseForImport } from "#data/recipeFile.ts";
@@ -20,22 +19,4 @@ export async function importFile(
 
 function refuse(failure: FileFailure): never {
   throw new Refusal(fileFailureSentence(failure), { code: "badInput" });
-}
-
-/** A request's body as text, read only as far as a file may go. */
-export async function fileText(request: Request): Promise<string> {
-  const reader = request.body?.getReader();
-  const parts: Uint8Array[] = [];
-  let size = 0;
-  for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
-    size += part.value.byteLength;
-    if (size > MOST_FILE_BYTES) {
-      await reader?.cancel();
-      throw new Refusal(`The file is larger than ${MOST_FILE_BYTES / 1e6} MB: this is no list of recipes.`, {
-        code: "badInput",
-      });
-    }
-    parts.push(part.value);
-  }
-  return Buffer.concat(parts).toString("utf8");
 }

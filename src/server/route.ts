@@ -40,10 +40,13 @@ const STATUS: { readonly [code in TroubleCode]: number } = {
   notYours: 403,
   notThere: 404,
   stale: 409,
+  undecodable: 400,
+  tooLarge: 413,
   badInput: 422,
   refused: 422,
   wait: 429,
   failed: 500,
+  full: 507,
   gone: 503,
   unknown: 503,
 };

@@ -48,6 +48,12 @@ export async function saveList(
   }
   const saved = await replaceShift(db, day, { items, ice, began: revision }, by);
   if (saved.ok) return { revision: saved.value };
+  if (saved.failure.code === "lineElsewhere") {
+    throw new Refusal("A line of this list stands on another day's already: give it an id of its own.", {
+      code: "badInput",
+      field: "items",
+    });
+  }
   const { theirs } = saved.failure;
   return { revision: theirs.revision, theirs: kept(theirs) };
 }

@@ -3,7 +3,7 @@ import { cache } from "react";
 import type { Bench } from "#contract/bench.ts";
 import { dayIn } from "#contract/days.ts";
 import { listCards } from "#data/cards.ts";
-import { isDatabaseAway } from "#data/failures.ts";
+import { isDatabaseAway, isPoolBusy } from "#data/failures.ts";
 import { Refusal } from "./action.ts";
 import { benchOf } from "./bench.ts";
 import { now } from "./clock.ts";
@@ -21,7 +21,7 @@ export const currentBench = cache(async (): Promise<Bench | "none" | "gone"> => 
   try {
     return (await benchOf(siteId ?? "")) ?? "none";
   } catch (error) {
-    if (isDatabaseAway(error)) return "gone";
+    if (isDatabaseAway(error) || isPoolBusy(error)) return "gone";
     throw error;
   }
 });

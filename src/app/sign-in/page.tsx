@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { Door } from "#features/counter/index.ts";
 import { Trouble } from "#features/frame/index.ts";
 import { readDoorPage } from "#server/read/door.ts";
+import { innerPath } from "./innerPath.ts";
 
 export const metadata: Metadata = { title: "Sign in · Tumbek" };
 
@@ -20,17 +21,5 @@ export default async function SignInPage({ searchParams }: Props) {
       </main>
     );
   }
-  return <Door {...page} next={within(next)} />;
-}
-
-/** A path of this house; whatever leads elsewhere leads to its first page. */
-function within(next: string | string[] | undefined): string {
-  const ownOrigin = "http://house.invalid";
-  if (typeof next !== "string" || !next.startsWith("/")) return "/";
-  try {
-    const url = new URL(next, ownOrigin);
-    return url.origin === ownOrigin ? url.pathname + url.search : "/";
-  } catch {
-    return "/";
-  }
+  return <Door {...page} next={innerPath(next)} />;
 }

@@ -18,6 +18,8 @@ export const cards = mysqlTable(
     id: id().primaryKey(),
     siteId: siteId(),
     draft: boolean("draft").notNull(),
+    /** Put away by a lead: found by its link, offered nowhere, and not made anew any more. */
+    retired: boolean("retired").notNull().default(false),
     recipeVersionId: id("recipe_version_id").notNull(),
     brewerId: id("brewer_id").notNull(),
     grinderId: id("grinder_id").notNull(),

@@ -2,16 +2,22 @@
 
 import { NotebookPen, Printer } from "lucide-react";
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { flushSync } from "react-dom";
+import { toast } from "sonner";
 import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { useAct } from "#ui/useAct.ts";
 import { stopsOf } from "#words/cards";
+import { deleteCard, retireCards } from "./actions.ts";
 
 interface CardProps extends CardFaceProps {
   readonly id: string;
   readonly brewerGone: boolean;
+  /** Put away by a lead. */
+  readonly retired: boolean;
 }
 
 /** One card on A6, or four on a page of A4. */
@@ -22,8 +28,16 @@ const PAPERS = {
 
 /** One batch, readable at arm's length, and printed on a quarter of a page. */
 export function Card(props: CardProps) {
-  const { id, draft, sheet, brewerGone } = props;
+  const { id, draft, sheet, brewerGone, retired } = props;
   const { may } = useCounter();
+  const { act, busy } = useAct();
+  const router = useRouter();
+  const drop = async () => {
+    const sent = await act(deleteCard(id));
+    if (!sent.ok) return;
+    toast.success("The card is deleted.");
+    router.push("/cards");
+  };
   const [paper, setPaper] = useState<keyof typeof PAPERS>("one");
   const printAs = (next: keyof typeof PAPERS) => {
     // The page must have its new size before it is printed.
@@ -49,7 +63,28 @@ export function Card(props: CardProps) {
         <Button onClick={() => printAs("four")}>
           <Printer size={18} aria-hidden /> Four on A4
         </Button>
+        {may("approve") && (
+          <span className="ml-auto flex flex-wrap gap-2">
+            <Button
+              look="quiet"
+              disabled={busy}
+              onClick={() => act(retireCards({ ids: [id], retired: !retired }))}
+            >
+              {retired ? "Take it out again" : "Put it away"}
+            </Button>
+            {retired && (
+              <Button look="quiet" disabled={busy} onClick={drop}>
+                Delete it for good
+              </Button>
+            )}
+          </span>
+        )}
       </div>
+      {retired && (
+        <p role="status" className="mb-3 rounded-panel border-2 border-due bg-enamel p-3">
+          This card was put away: it is offered nowhere, and follows no approval any more.
+        </p>
+      )}
       {brewerGone && (
         <p role="alert" className="mb-3 rounded-panel border-2 border-due bg-enamel p-3">
           {sheet.madeWith.brewer} is no longer on the bench. The card shows what was brewed on it; scale it

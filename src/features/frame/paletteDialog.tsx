@@ -17,6 +17,7 @@ const PLACES = [
   { href: "/recipes/sites", text: "Compare two sites", right: "see" },
   { href: "/scale", text: "Scale a recipe", right: "see" },
   { href: "/wall", text: "Wall chart, cards and labels: print", right: "see" },
+  { href: "/cards", text: "Cards: find, put away", right: "see" },
   { href: "/shift", text: "Today's list", right: "see" },
   { href: "/log", text: "The log: what was brewed", right: "see" },
   { href: "/log/moved", text: "What has moved: grinders and brewers", right: "see" },

@@ -8,13 +8,14 @@ import { printDay } from "#words/figures";
 export async function readCardPage(id: string) {
   const card = uuid.safeParse(id).success ? await readCard(database(), id) : undefined;
   if (!card) return undefined;
-  const { draft, site, sheet, brewerGone, createdAt } = card;
+  const { draft, site, sheet, brewerGone, retired, createdAt } = card;
   return {
     id,
     draft,
     site: site.name,
     sheet,
     brewerGone,
+    retired,
     qr: qrOf(ownUrl(`/cards/${id}`)),
     made: printDay(createdAt, site.timeZone),
   };

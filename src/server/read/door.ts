@@ -1,4 +1,4 @@
-import { isDatabaseAway } from "#data/failures.ts";
+import { isDatabaseAway, isPoolBusy } from "#data/failures.ts";
 import { readHouse } from "#data/house.ts";
 import { hasLead } from "#data/people.ts";
 import { database } from "#server/database.ts";
@@ -17,7 +17,7 @@ export async function readDoorPage() {
     const first = led ? undefined : here ? ("ask" as const) : ("elsewhere" as const);
     return { house: house?.name ?? "", people, first };
   } catch (error) {
-    if (isDatabaseAway(error)) return "gone";
+    if (isDatabaseAway(error) || isPoolBusy(error)) return "gone";
     throw error;
   }
 }

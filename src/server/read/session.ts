@@ -1,4 +1,4 @@
-import { isDatabaseAway } from "#data/failures.ts";
+import { isDatabaseAway, isPoolBusy } from "#data/failures.ts";
 import type { FoundSession } from "#data/sessions.ts";
 import { signedIn } from "#server/session.ts";
 
@@ -9,7 +9,7 @@ export async function readSession(): Promise<Session | "nobody" | "gone"> {
   try {
     return (await signedIn()) ?? "nobody";
   } catch (error) {
-    if (isDatabaseAway(error)) return "gone";
+    if (isDatabaseAway(error) || isPoolBusy(error)) return "gone";
     throw error;
   }
 }

@@ -4,10 +4,16 @@ import { printNumber } from "#core/units";
 import { icedFailureSentence } from "#words/iced";
 
 /** Why no card can be made of what was chosen. */
-export function cardFailureSentence(failure: MakeFailure | { readonly code: "noSite" }): string {
+export function cardFailureSentence(
+  failure: MakeFailure | { readonly code: "noSite" | "inUse" | "notThere" },
+): string {
   switch (failure.code) {
     case "noSite":
       return "This site is not there any more.";
+    case "notThere":
+      return "This card is not there any more.";
+    case "inUse":
+      return "A list or a batch names this card: put it away instead, and it is offered nowhere.";
     case "gone":
       return `The ${failure.what} that was chosen is not on this site's bench: choose another.`;
     case "noSheet":

@@ -1,6 +1,8 @@
+import { MOST_FILE_BYTES } from "#contract/recipeFile.ts";
+import { textOf } from "#server/body.ts";
 import { csvOf } from "#server/csv.ts";
 import { recipeFile, recipeRows } from "#server/read/files.ts";
-import { fileText, importFile } from "#server/recipeFile.ts";
+import { importFile } from "#server/recipeFile.ts";
 import { route } from "#server/route.ts";
 import { siteAsked } from "#server/site.ts";
 import { importLineSentence } from "#words/recipes";
@@ -23,7 +25,11 @@ export const GET = route({ right: "see", scope: "read" }, async (request) => {
 /** Takes a file of recipes in; with `preview` it only says what that would do. */
 export const POST = route({ right: "setBench", scope: "write" }, async (request, { by }) => {
   const write = !new URL(request.url).searchParams.has("preview");
-  const plan = await importFile(await fileText(request), { siteId: await siteAsked(request), write }, by);
+  const plan = await importFile(
+    await textOf(request, MOST_FILE_BYTES),
+    { siteId: await siteAsked(request), write },
+    by,
+  );
   const things = Object.values(plan.things).flatMap((rows) => rows.map(({ name }) => name));
   return Response.json({
     recipes: plan.lines.map((line) => ({

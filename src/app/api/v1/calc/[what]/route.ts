@@ -1,7 +1,7 @@
 import { refusal } from "#calc/answer.ts";
 import { MOST_BYTES } from "#contract/calc.ts";
 import { addressOf } from "#server/door.ts";
-import { answerInThread } from "#server/inThread.ts";
+import { answerInThread, ThreadBusy } from "#server/inThread.ts";
 import { calcWaitS } from "#server/limit.ts";
 import { openRoute } from "#server/route.ts";
 
@@ -11,13 +11,22 @@ import { openRoute } from "#server/route.ts";
  */
 export const POST = openRoute<{ what: string }>("here", async (request, { params }) => {
   const waitS = await calcWaitS(addressOf(request.headers));
-  if (waitS > 0) {
-    const { status, body } = refusal({ code: "tooManyRequests", retryAfterS: waitS });
-    return reply(status, JSON.stringify(body), { "Retry-After": String(waitS) });
+  if (waitS > 0) return later(waitS);
+  const bytes = await readBody(request);
+  try {
+    const { status, body } = await answerInThread(params.what, bytes, request.signal);
+    return reply(status, body);
+  } catch (error) {
+    if (error instanceof ThreadBusy) return later(error.retryAfterS);
+    throw error;
   }
-  const { status, body } = await answerInThread(params.what, await readBody(request), request.signal);
-  return reply(status, body);
 });
+
+/** Refuses a request that cannot be answered in good time, with when to come back. */
+function later(retryAfterS: number): Response {
+  const { status, body } = refusal({ code: "tooManyRequests", retryAfterS });
+  return reply(status, JSON.stringify(body), { "Retry-After": String(retryAfterS) });
+}
 
 function reply(status: number, body: string, headers: Record<string, string> = {}): Response {
   return new Response(body, {

@@ -1,6 +1,7 @@
 import { badInput } from "#contract/problems.ts";
 import { isoDay, shiftList } from "#contract/shift.ts";
 import { Refusal } from "#server/action.ts";
+import { jsonOf } from "#server/body.ts";
 import { refuse, route } from "#server/route.ts";
 import { listOf, saveList } from "#server/shifts.ts";
 import { siteAsked } from "#server/site.ts";
@@ -23,7 +24,7 @@ export const GET = route<Params>({ right: "see", scope: "read" }, async (request
 /** Makes a day's list what it is given as; 409 with the other list when somebody else was faster. */
 export const PUT = route<Params>({ right: "planShift", scope: "write" }, async (request, { params, by }) => {
   const day = await dayAsked(request, params);
-  const message: unknown = await request.json().catch(() => undefined);
+  const message = await jsonOf(request);
   const list = shiftList.safeParse(message);
   if (!list.success) {
     throw new Refusal(badInputSentence(badInput(list.error.issues, message)), { code: "badInput" });

@@ -1,0 +1,1 @@
+ALTER TABLE `cards` ADD `retired` boolean DEFAULT false NOT NULL;

@@ -1,0 +1,15 @@
+"use server";
+
+import { retiredCards, uuid } from "#contract/card.ts";
+import { action } from "#server/action.ts";
+import { remove, retire } from "#server/cards.ts";
+
+/** Puts cards away, or takes them out again. */
+export const retireCards = action("approve")
+  .inputSchema(retiredCards)
+  .action(async ({ parsedInput, ctx }) => retire(parsedInput, ctx.by));
+
+/** Deletes a card for good. */
+export const deleteCard = action("approve")
+  .inputSchema(uuid)
+  .action(async ({ parsedInput, ctx }) => remove(parsedInput, ctx.by));
