@@ -35,7 +35,10 @@ test.describe("before the page listens", () => {
     await context.close();
   });
 
-  test("letters typed into a list's search narrow it, and a unit is changed", async ({ browser, baseURL }) => {
+  test("letters typed into a list's search narrow it, and a unit is changed", async ({
+    browser,
+    baseURL,
+  }) => {
     const storageState = await signedInState(browser, baseURL ?? "", "lead");
     const context = await browser.newContext({ baseURL: baseURL ?? "", storageState });
     const page = await context.newPage();

@@ -54,6 +54,7 @@ export const test = base.extend<Options & { watched: undefined }>({
 
 /** Whatever can be tapped has been taken over by the page's script. */
 const LISTENS = () =>
+  "listens" in document.documentElement.dataset &&
   [...document.querySelectorAll("button, input, select, textarea")].every((element) =>
     Object.keys(element).some((key) => key.startsWith("__reactProps$")),
   );

@@ -7,8 +7,13 @@
   const LOOKS_EVERY_MS = 50;
   const WAITS_MS = 30_000;
 
-  /** Whether the page's script has taken an element over: the framework leaves its properties on it. */
-  const listens = (element) => Object.keys(element).some((key) => key.startsWith("__reactProps$"));
+  /**
+   * Whether the page's script has taken an element over: the document says so of itself, and the framework has left its properties on
+   * the element. It leaves them a while before it listens, so that they alone do not tell.
+   */
+  const listens = (element) =>
+    "listens" in document.documentElement.dataset &&
+    Object.keys(element).some((key) => key.startsWith("__reactProps$"));
 
   /** Acts that wait, in the order in which they were done. */
   const waiting = [];

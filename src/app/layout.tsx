@@ -3,6 +3,7 @@ import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import "@fontsource-variable/atkinson-hyperlegible-next";
 import "@fontsource-variable/bricolage-grotesque";
+import { Listening } from "#ui/listening.tsx";
 import "#ui/theme.css";
 
 export const metadata: Metadata = { title: "Tumbek", description: "From one good cup to every pot" };
@@ -16,7 +17,10 @@ export default async function Layout({ children }: { readonly children: ReactNod
       <head>
         <script src="/early-taps.js" nonce={nonce} suppressHydrationWarning />
       </head>
-      <body>{children}</body>
+      <body>
+        {children}
+        <Listening />
+      </body>
     </html>
   );
 }
