@@ -91,6 +91,30 @@ describe("the learned dial", () => {
     expect(learned([lesson(11), lesson(13, { bedDepthMm: 60 })]).oneSize).toBe(false);
   });
 
+  test("where the forecast knows no slope, the house may still learn half a unit of it", () => {
+    const flat = { setting: 10, perDoubling: 0, perShortfall: 0 };
+    const lessons = [
+      lesson(12),
+      lesson(14, { bedDepthMm: 64 }),
+      lesson(9, { bedDepthMm: 16, shortfall: 0.5 }),
+    ];
+    const { at, sdUnits } = learned(lessons, { model: flat });
+    const plain = plainly(lessons, flat);
+    expect(at.exact).toBeCloseTo(plain.setting, 9);
+    expect(sdUnits).toBeCloseTo(plain.sd, 9);
+    // Of twice the depth alone: house 2², coffee 0.75² and the slope's half unit, squared, against the noise.
+    const deep = learned([lesson(14, { bedDepthMm: 64 })], { model: flat });
+    expect(deep.at.exact).toBeCloseTo(10 + (4 * 4.5625) / (4.5625 + 0.25 + 0.25), 9);
+  });
+
+  test("where batches contradict each other, one more narrows the wide range by its own share", () => {
+    const share = ({ sdWithOneMore, sdUnits }: ReturnType<typeof learned>) => sdWithOneMore / sdUnits;
+    const calm = learned([lesson(12), lesson(12), lesson(12)]);
+    const torn = learned([lesson(6), lesson(12), lesson(15)]);
+    expect(torn.sdUnits).toBeGreaterThan(4 * calm.sdUnits);
+    expect(share(torn)).toBeCloseTo(share(calm), 9);
+  });
+
   test("what lies off the dial is cut, and its range with it", () => {
     const off = learned([lesson(24), lesson(24)], { model: { ...MODEL, setting: 27 } });
     expect(off.at).toMatchObject({ setting: 24, limitedBy: "max" });
@@ -139,18 +163,22 @@ describe("the learned dial", () => {
 });
 
 /** Gaussian conditioning on all settings at once: the answer's covariance with them, over theirs. */
-function plainly(all: readonly Lesson[]): { readonly setting: number; readonly sd: number } {
+function plainly(
+  all: readonly Lesson[],
+  model: DialModel = MODEL,
+): { readonly setting: number; readonly sd: number } {
   const x = (each: Pick<Lesson, "bedDepthMm" | "shortfall">) => [
     1,
     Math.log2(each.bedDepthMm / 32),
     each.shortfall,
   ];
-  const priors = [4, Math.max(0.8, 0.5) ** 2, Math.max(0.6, 0.5) ** 2];
+  const slopeVariance = (slope: number) => Math.max(Math.abs(slope) / 2, 0.5) ** 2;
+  const priors = [4, slopeVariance(model.perDoubling), slopeVariance(model.perShortfall)];
   const covariance = (a: Pick<Lesson, "bedDepthMm" | "shortfall" | "coffeeId">, b: typeof a) =>
     x(a).reduce((sum, ai, i) => sum + ai * priors[i]! * x(b)[i]!, 0) +
     (a.coffeeId === b.coffeeId ? 0.75 ** 2 : 0);
   const expected = (each: Lesson) =>
-    MODEL.setting + MODEL.perDoubling * x(each)[1]! + MODEL.perShortfall * x(each)[2]!;
+    model.setting + model.perDoubling * x(each)[1]! + model.perShortfall * x(each)[2]!;
   // Gauss and Jordan on [K + noise | off | covariance with the answer].
   const rows = all.map((a, i) => [
     ...all.map((b, j) => covariance(a, b) + (i === j ? 0.25 : 0)),
@@ -168,7 +196,7 @@ function plainly(all: readonly Lesson[]): { readonly setting: number; readonly s
   }
   const n = all.length;
   const with_ = all.map((each) => covariance(each, TARGET));
-  const setting = MODEL.setting + with_.reduce((sum, each, i) => sum + each * rows[i]![n]!, 0);
+  const setting = model.setting + with_.reduce((sum, each, i) => sum + each * rows[i]![n]!, 0);
   const variance =
     covariance(TARGET, TARGET) - with_.reduce((sum, each, i) => sum + each * rows[i]![n + 1]!, 0);
   return { setting, sd: Math.sqrt(variance) };

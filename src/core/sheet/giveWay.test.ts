@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { must } from "#core/result";
+import { fail, must } from "#core/result";
 import { brewableSheets } from "#tests/arbitraries/sheet.ts";
 import { exactSheet, type PinName, type Pins, pinFigure, pinSetsOf, pinsOf, solvePins } from "./index.ts";
 
@@ -41,6 +41,41 @@ test("a free figure is pinned and the oldest pin gives way, if what is left can 
 test("a bypass is one pin more, and nothing gives way for it", () => {
   const { pins, freed } = must(pinFigure(START, { name: "bypassG", value: 300 }, FULMAR));
   expect([pins.length, freed]).toEqual([3, undefined]);
+});
+
+test("a pin that a service stands on never gives way, however old", () => {
+  const dose = { name: "doseG" as const, value: 190 };
+  expect(must(pinFigure(START, dose, FULMAR, ["brewRatio"]))).toEqual({
+    pins: [START[0], dose],
+    freed: "yieldG",
+  });
+  expect(pinFigure(START, dose, FULMAR, ["brewRatio", "yieldG"])).toMatchObject({
+    failure: { code: "tooManyPins" },
+  });
+});
+
+test("pins keep their age: the newest stands last, the others as they stood", () => {
+  const names = (list: readonly { readonly name: PinName }[]) => list.map(({ name }) => name);
+  const bypass = must(pinFigure(START, { name: "bypassG", value: 300 }, FULMAR)).pins;
+  expect(names(bypass)).toEqual(["brewRatio", "yieldG", "bypassG"]);
+  const dose = must(pinFigure(bypass, { name: "doseG", value: 180 }, FULMAR));
+  expect([dose.freed, ...names(dose.pins)]).toEqual(["brewRatio", "yieldG", "bypassG", "doseG"]);
+  // Edited again, the oldest is still the oldest, and the first to give way.
+  const edited = must(pinFigure(dose.pins, { name: "yieldG", value: 2500 }, FULMAR)).pins;
+  expect(must(pinFigure(edited, { name: "brewWaterG", value: 2600 }, FULMAR)).freed).toBe("yieldG");
+});
+
+test("of several failures that of the first release is told, and no clash of pins where a figure is impossible", () => {
+  const asked: string[] = [];
+  const solves = (pins: Pins) => {
+    const names = Object.keys(pins).sort().join();
+    asked.push(names);
+    const code = names === "brewRatio,doseG,yieldG" ? "dependentPins" : `without ${names}`;
+    return fail({ code });
+  };
+  const refused = pinFigure(START, { name: "doseG", value: 1 }, solves);
+  expect(asked).toEqual(["brewRatio,doseG,yieldG", "doseG,yieldG", "brewRatio,doseG"]);
+  expect(refused).toEqual(fail({ code: "without doseG,yieldG" }));
 });
 
 test("what no release makes possible is said, and says why", () => {

@@ -65,6 +65,21 @@ describe("a day's ice", () => {
     for (const { needG } of glasses.hours) expect(needG).toBeCloseTo(100, 9);
   });
 
+  test("a bin heaped over its full mark is drawn down before the machine makes more", () => {
+    const { hours, leftG } = budget({
+      inBinG: 14_000,
+      supply: { ...DAY.supply, otherShare: 0 },
+      needs: [{ batches: 1, serverG: 4000, glassesG: 0 }],
+    });
+    // One server is drawn in the first quarter of an hour; what is missing to 14 kg is made again from then on.
+    const perH = 26_000 / 24;
+    expect(hours[0]!.madeG).toBeCloseTo(0.75 * perH, 6);
+    expect(leftG).toBeCloseTo(Math.min(14_000, 10_000 + 5.75 * perH), 6);
+    const idle = budget({ inBinG: 14_000, needs: [], supply: { ...DAY.supply, otherShare: 0 } });
+    expect(idle.leftG).toBe(14_000);
+    expect(idle.hours.every(({ madeG }) => madeG === 0)).toBe(true);
+  });
+
   test("a tray only holds; what nobody noted cannot be budgeted; half an hour is an hour's rest", () => {
     const tray = { storeKg: 2, kgPerDay: null, otherShare: 0 };
     expect(budget({ supply: tray, needs: [{ batches: 1, serverG: 2500, glassesG: 0 }] }).shortG).toBeCloseTo(

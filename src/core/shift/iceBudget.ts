@@ -81,7 +81,7 @@ export function iceBudget(day: IceDay): IceBudget | undefined {
     const endMin = Math.min(toMin, atMin + STEP_MIN);
     const hour = hourAt(hours, atMin, fromMin);
     const needG = needs.reduce((sum, need) => sum + drawn(need, day, atMin, endMin), 0);
-    const madeG = Math.min(makesPerMin * (endMin - atMin), Math.max(0, fullG - binG));
+    const madeG = Math.min(makesPerMin * (endMin - atMin), fullG - binG);
     binG += madeG;
     const othersG = othersPerMin * (endMin - atMin);
     const takenG = needG + othersG;

@@ -78,6 +78,34 @@ test("the dial is purged each time it changes, not when the same card comes agai
   expect(purged(HOT, other, HOT)).toBe(0);
 });
 
+test("another coffee at the same dial is purged, of the coffee that comes", () => {
+  const other = { ...HOT, coffee: { id: "kittiwake", name: "Kittiwake" } };
+  const totals = shiftTotals([HOT, other].map((batch) => ({ batch, batches: 1 })));
+  expect(totals.coffees.map(({ coffee, purgeG, totalG }) => [coffee.id, purgeG, totalG])).toEqual([
+    ["saltmarsh", 0, 202],
+    ["kittiwake", 12, 214],
+  ]);
+});
+
+test("a card that is crossed out leaves the dial where it stands", () => {
+  const purged = (crossedOut: number) =>
+    shiftTotals([
+      { batch: HOT, batches: 1 },
+      { batch: ICED, batches: crossedOut },
+      { batch: HOT, batches: 1 },
+    ]).coffees[0]!.purgeG;
+  expect([purged(0), purged(1)]).toEqual([0, 24]);
+});
+
+test("water beside the bed is counted for each batch, apart from what is brewed with", () => {
+  const totals = shiftTotals([
+    { batch: { ...HOT, bypassG: 250 }, batches: 3 },
+    { batch: HOT, batches: 2 },
+  ]);
+  expect(totals.bypassG).toBe(750);
+  expect(totals.brewWaterG).toBeCloseTo(5 * 3228.8, 9);
+});
+
 test("two things of one name are counted apart", () => {
   const other = { ...HOT, coffee: { ...SALTMARSH, id: "other" }, brewer: { ...FULMAR, id: "other" } };
   const totals = shiftTotals([
