@@ -9,7 +9,7 @@ import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
 import { queryOf } from "./link.ts";
 import { readQuery } from "./readLink.ts";
 import { benchForScale, firstState } from "./start.ts";
-import { chosenOf, fromRecipe, groundOn, into, serveAs } from "./state.ts";
+import { chosenOf, firstYieldG, fromRecipe, groundOn, into, serveAs } from "./state.ts";
 
 const START = firstState(BENCH);
 const names = (state: typeof START) => state.pins.map(({ name }) => name);
@@ -43,6 +43,25 @@ describe("what a sheet starts with", () => {
   });
 });
 
+describe("the first yield", () => {
+  const yieldOf = (workingG: number, doseMaxG: number) => {
+    const chosen = chosenOf(START, BENCH);
+    const vessel = { ...chosen.vessel, workingG };
+    return firstYieldG({ ...chosen, vessel, brewer: { ...chosen.brewer, doseMaxG } });
+  };
+
+  test("fills the vessel where the brewer has the dose for it", () => {
+    expect([yieldOf(2850, 230), yieldOf(645, 230)]).toEqual([2850, 645]);
+  });
+
+  test("is what the brewer's most coffee gives where the vessel takes more, in hundreds or, for a small pot, in tens", () => {
+    // 16 in, 2.12 kept: 13.88 g for each g of coffee.
+    expect(yieldOf(3990, 230)).toBe(3100);
+    expect(yieldOf(2850, 100)).toBe(1300);
+    expect(yieldOf(900, 50)).toBe(690);
+  });
+});
+
 describe("what stays when something else is chosen", () => {
   test("hot to iced and back keeps dose and yield pins, whichever there are", () => {
     expect(names(serveAs("iced", START, BENCH))).toEqual(["yieldG", "totalRatio", "finalTempC"]);
@@ -69,6 +88,21 @@ describe("what stays when something else is chosen", () => {
     expect(into("pot", START, BENCH).pins[0]).toEqual({ name: "yieldG", value: 1880 });
     const asked = { ...START, pins: [{ name: "yieldG" as const, value: 2000 }, START.pins[1]!] };
     expect(into("pot", asked, BENCH).pins[0]).toEqual({ name: "yieldG", value: 2000 });
+  });
+
+  test("another recipe brings its own ratio and bloom, hot and iced, and leaves other pins as they are", () => {
+    const weak = { ...SLACK_WATER, versionId: "weak", hotWaterG: 252, iceG: 156, doseG: 24 };
+    const bench = { ...BENCH, recipes: [...BENCH.recipes, weak] };
+    const iced = { ...serveAs("iced", START, bench), iced: { ...START.iced, bloomTimes: 3 } };
+    const other = fromRecipe("weak", iced, bench);
+    expect(names(other)).toEqual(names(iced));
+    expect(other.pins).toContainEqual({ name: "totalRatio", value: 17 });
+    expect(other.pins[0]).toEqual(iced.pins[0]);
+    expect([other.recipe, other.iced.bloomTimes]).toEqual(["weak", null]);
+    const hot = { ...LOFT_CONE, versionId: "strong", hotWaterG: 308 };
+    const strong = fromRecipe("strong", START, { ...BENCH, recipes: [...BENCH.recipes, hot] });
+    expect(strong.pins).toEqual([START.pins[0], { name: "brewRatio", value: 14 }]);
+    expect(fromRecipe("nobody's", START, BENCH)).toBe(START);
   });
 
   test("undo goes back and redo forth; a new step forgets what was undone", () => {

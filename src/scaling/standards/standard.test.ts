@@ -91,6 +91,53 @@ describe("a card and its standard", () => {
     expect(taught.dial!.setting).toBeGreaterThan(learned.dial!.setting);
   });
 
+  test("a card that is ground by the learned dial of another grinder, or by another answer, stays", () => {
+    const small = { ...BIG_POT, batchId: "small", sizeG: 2000 };
+    const cardBy = (grind: "learned" | "rule", grinderIds: readonly string[]) =>
+      cardAfterBatch(sheetOf(must(makeCard({ ...firstState(BENCH), grind }, BENCH))), LOFT_CONE, {
+        bench: benchWith(small),
+        batchId: "small",
+        grinderIds,
+      });
+    expect(cardBy("learned", ["chough"])).toBeDefined();
+    expect(cardBy("learned", ["dunlin"])).toBeUndefined();
+    expect(cardBy("rule", ["chough"])).toBeUndefined();
+  });
+
+  test("a card that sends a share round the bed sends that share of the batch's water", () => {
+    const start = firstState(BENCH);
+    const pins = [...start.pins, { name: "bypassG" as const, value: 400 }];
+    const card = sheetOf(must(makeCard({ ...start, pins }, BENCH)));
+    const { bypassG, brewWaterG } = card.result.rounded;
+    const share = bypassG / (bypassG + brewWaterG);
+    expect(share).toBeGreaterThan(0.1);
+    // As much water as the card's would not tell a share from a mass.
+    const pot = { ...BIG_POT, sizeG: card.result.rounded.yieldG, waterG: 2400 };
+    const followed = cardAfter(card, benchWith(pot))!;
+    const all = followed.result.rounded;
+    expect(all.doseG).toBe(202);
+    expect(Math.abs(all.bypassG - share * pot.waterG)).toBeLessThan(10);
+    // The rest is the brewer's setting that is nearest: half a step of it, delivered, at most.
+    expect(Math.abs(all.brewWaterG + all.bypassG - pot.waterG)).toBeLessThan(49 + 10);
+  });
+
+  test("a card's batch that now stands for another coffee, brewer or way is its standard no more", () => {
+    const approved = cardAfter(CARD, benchWith(BIG_POT))!;
+    for (const moved of [
+      { coffeeId: "low tide" },
+      { brewerId: "turnstone" },
+      { serve: "iced" as const, method: "onIce" as const },
+    ]) {
+      const after = cardAfter(approved, benchWith({ ...BIG_POT, ...moved }))!;
+      expect(after.standard?.lapsed).toBe(true);
+      expect(after.input.pins).toEqual(CARD.input.pins);
+    }
+    // Of another size it stays: cards follow their batch, which only grew or shrank.
+    expect(
+      cardAfter(approved, benchWith({ ...BIG_POT, sizeG: 2500, doseG: 190 }))?.result.rounded.doseG,
+    ).toBe(190);
+  });
+
   test("what was steeped teaches no dial: there was no bed", () => {
     const lessonsOf = (method: "bath" | "steep") =>
       teachingOf(benchWith({ ...BIG_POT, serve: "iced", method }), BENCH.grinders[0]!, BENCH.coffees[0]!)
