@@ -1,11 +1,13 @@
-import { rmSync } from "node:fs";
+import { readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import type { RowDataPacket } from "mysql2/promise";
 import { expect, test } from "vitest";
 import { houseSettings } from "#contract/house.ts";
 import { recipe } from "#contract/recipe.ts";
 import { readBatches } from "#data/batches.ts";
 import { readBench } from "#data/bench.ts";
 import { readReadings } from "#data/measures.ts";
-import { migrateHouse } from "#data/migrate.ts";
+import { clearUnfinished, migrateHouse } from "#data/migrate.ts";
 import { readRecipe } from "#data/recipes.ts";
 import { readThings } from "#data/things.ts";
 import { MIGRATIONS } from "./database.ts";
@@ -92,6 +94,37 @@ test("a house of the release before is as good as a new one, and keeps all it ha
     expect(await readReadings(db, [id(20)])).toEqual([
       { ownerId: id(20), kind: "blankRun", rows: [{ id: id(400), setG: 2000, weighedG: 1960, cold: 0 }] },
     ]);
+  } finally {
+    rmSync(before, { recursive: true });
+    await drop();
+  }
+});
+
+/** What a change of tables has done when it is killed in its middle. */
+const HALF = readFileSync(join(MIGRATIONS, "0003_bench.sql"), "utf8")
+  .split("--> statement-breakpoint")
+  .slice(0, 3);
+
+test("a first set-up that was killed half-way is begun anew; a house that has anybody is left as it is", async () => {
+  const { pool, drop } = await bareDatabase("unfinished");
+  const before = upTo("0002_measures");
+  const tables = async () => (await pool.query<RowDataPacket[]>("SHOW TABLES"))[0].length;
+  try {
+    await clearUnfinished(pool);
+    await migrateHouse(pool, before);
+    for (const statement of HALF) await pool.query(statement);
+    await expect(migrateHouse(pool, MIGRATIONS)).rejects.toThrow();
+
+    await pool.query(RELEASED[0]!);
+    const there = await tables();
+    await clearUnfinished(pool);
+    expect(await tables()).toBe(there);
+
+    await pool.query("DELETE FROM house");
+    await clearUnfinished(pool);
+    expect(await tables()).toBe(0);
+    await migrateHouse(pool, MIGRATIONS);
+    expect(await tables()).toBeGreaterThan(there);
   } finally {
     rmSync(before, { recursive: true });
     await drop();

@@ -1,6 +1,7 @@
 import { randomBytes } from "node:crypto";
 import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { refuseSmallDisk } from "./disk.mjs";
 import { makeFolder } from "./place.mjs";
 import { freePort, greets, isFree } from "./ports.mjs";
 import { end, isOurs, until } from "./processes.mjs";
@@ -123,6 +124,7 @@ function secretFrom(text) {
 /** The empty data folder, made beside its place first: one that was broken off is made anew. */
 function installData(folder, data) {
   if (existsSync(data)) return;
+  refuseSmallDisk(folder);
   say("Preparing the database …");
   const fresh = join(folder, "data.new");
   rmSync(fresh, { recursive: true, force: true });

@@ -9,6 +9,7 @@ import { afterAll, describe, expect, test, vi } from "vitest";
 import { ensureCertificate } from "./certificate.mjs";
 import { databasePid, setUpAddress, startDatabase, stopDatabase } from "./database.mjs";
 import { ensureDebian, MARIADB } from "./debian.mjs";
+import { refuseSmallDisk } from "./disk.mjs";
 import { clientAddress, isCrossSite, isKnownHost, knownNames, proxiesFrom } from "./door.mjs";
 import { alone } from "./lock.mjs";
 import { ensurePackages } from "./packages.mjs";
@@ -213,6 +214,13 @@ test.each(["", "short", "g".repeat(64), "\0".repeat(64)])(
     rmSync(home, { recursive: true });
   },
 );
+
+test("a disk that is too small for a new house is a sentence, before anything is written", () => {
+  const disk = (freeMb) => () => ({ bavail: (freeMb * 1e6) / 4096, bsize: 4096 });
+  expect(() => refuseSmallDisk("house", disk(500))).not.toThrow();
+  expect(() => refuseSmallDisk("house", disk(120))).toThrow(/has 120 MB left.*takes 500.*TUMBEK_HOME/);
+  expect(() => refuseSmallDisk("house", disk(0))).toThrow(Trouble);
+});
 
 test("a small file is whole, missing, or damaged: never half read", () => {
   const file = join(folder, "small.json");

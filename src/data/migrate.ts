@@ -16,6 +16,29 @@ export async function migrateHouse(pool: Pool, folder: string): Promise<void> {
   await migrate(drizzle(pool), { migrationsFolder: folder });
 }
 
+/**
+ * Takes away what a house's very first set-up left when it was killed half-way: a change of tables cannot be rolled back, so that it is
+ * begun anew. Nothing happens to tables that hold a house or anybody.
+ */
+export async function clearUnfinished(pool: Pool): Promise<void> {
+  const connection = await pool.getConnection();
+  try {
+    const [rows] = await connection.query<RowDataPacket[]>(
+      "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()",
+    );
+    const tables = rows.map(({ name }) => name as string);
+    for (const table of ["house", "people"].filter((each) => tables.includes(each))) {
+      const [kept] = await connection.query<RowDataPacket[]>(`SELECT 1 FROM \`${table}\` LIMIT 1`);
+      if (kept.length > 0) return;
+    }
+    await connection.query("SET foreign_key_checks = 0");
+    for (const table of tables) await connection.query(`DROP TABLE \`${table}\``);
+  } finally {
+    // With it goes that keys are not looked at.
+    connection.destroy();
+  }
+}
+
 /** Does work while no other server sets the same house up; two may start at once, and one waits. */
 export async function aloneInSetUp<T>(pool: Pool, work: () => Promise<T>): Promise<T> {
   const holder = await pool.getConnection();

@@ -3,8 +3,9 @@ import { hashPassword } from "better-auth/crypto";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import { addressFrom, connect, type Database } from "#data/connection.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
+import { isDiskFull } from "#data/failures.ts";
 import { createHouse, hasData, readHouse } from "#data/house.ts";
-import { aloneInSetUp, migrateHouse } from "#data/migrate.ts";
+import { aloneInSetUp, clearUnfinished, migrateHouse } from "#data/migrate.ts";
 import { hasLead, listPublicPins } from "#data/people.ts";
 import { tidy } from "#data/tidy.ts";
 import { listed } from "#words/figures";
@@ -19,6 +20,7 @@ import { now } from "./clock.ts";
  * @returns a sentence when the house refuses, or undefined
  */
 async function setUp(db: Database, kind: string, reach: string): Promise<string | undefined> {
+  await clearUnfinished(pool);
   await migrateHouse(pool, join("src", "data", "migrations"));
   const house = await readHouse(db);
   if (kind === "empty") {
@@ -56,7 +58,12 @@ try {
     process.exitCode = 2;
   }
 } catch (error) {
-  process.stderr.write(`${error instanceof Error ? error.message : error}\n`);
+  // The last line is what stands on the screen; the database's own words are for the log.
+  process.stderr.write(`${error instanceof Error ? error.stack : error}\n`);
+  const why = isDiskFull(error)
+    ? "the disk is full: make room, and start again."
+    : "its tables could not be brought up to date; what was kept in them is still there.";
+  process.stderr.write(`${why}\n`);
   process.exitCode = 1;
 } finally {
   await pool.end();
