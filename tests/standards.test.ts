@@ -2,7 +2,7 @@ import { and, desc, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import type { LoggedBatch } from "#contract/batch.ts";
-import { readBatches } from "#data/batches.ts";
+import { findBatch, readBatches } from "#data/batches.ts";
 import { readCard } from "#data/cards.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
@@ -168,6 +168,41 @@ describe("approving a batch", () => {
     const before = (await readStandards(fresh.db)).length;
     await approve(await aPot({ doseG: 110, waterG: 1765, yieldG: null, dialSetting: 9 }));
     expect(await readStandards(fresh.db)).toHaveLength(before + 1);
+  });
+});
+
+describe("a correction of an approved batch", () => {
+  test("onto another's place puts that one out of force, and its cards follow the corrected one", async () => {
+    const big = await aPot({ dialSetting: 11 });
+    const card = await aCard();
+    await approve(big, [card]);
+    const small = await aPot({ doseG: 125, waterG: 2006, yieldG: null, dialSetting: 8 });
+    await approve(small);
+    const inForce = async () => (await readStandards(fresh.db)).map(({ batchId }) => batchId);
+    expect(await inForce()).toEqual(expect.arrayContaining([big, small]));
+    const [row] = (await readBatches(fresh.db, PIER_HEAD)).filter(({ id }) => id === small);
+    await server.correct({ ...asSent(row!), doseG: 200, waterG: 3229 }, by);
+    expect(await inForce()).toContain(small);
+    expect(await inForce()).not.toContain(big);
+    const [old] = await fresh.db.select().from(standards).where(eq(standards.batchId, big));
+    const [own] = await fresh.db.select().from(standards).where(eq(standards.batchId, small));
+    expect([old?.retiredAt, old?.replacedBy]).toEqual([NOW, own?.id]);
+    expect(await sheetOf(card)).toMatchObject({ dial: { setting: 8 }, standard: { batchId: small } });
+    // Taken back, the one that it had put out of force stands again.
+    await server.endStandard(small, by);
+    expect(await inForce()).toContain(big);
+    expect(await sheetOf(card)).toMatchObject({ dial: { setting: 11 }, standard: { batchId: big } });
+  });
+
+  test("of a batch that is out of the log puts nobody else out of force", async () => {
+    const big = await aPot({ dialSetting: 11 });
+    await approve(big);
+    const small = await aPot({ doseG: 125, waterG: 2006, yieldG: null, dialSetting: 8 });
+    await approve(small);
+    await server.takeOut({ id: small, revision: await revisionOf(small), removed: true }, by);
+    const row = (await findBatch(fresh.db, small))!;
+    await server.correct({ ...asSent(row), doseG: 200, waterG: 3229 }, by);
+    expect((await bigPot()).map(({ batchId }) => batchId)).toEqual([big]);
   });
 });
 

@@ -202,6 +202,16 @@ describe("tries at the door", () => {
     expect(await tryName(fresh.db, BARISTA, later(16))).toBe(0);
   });
 
+  test("wrong PINs are forgiven a day after the last of them, and not a minute sooner", async () => {
+    const DAY_MIN = 24 * 60;
+    for (let i = 0; i < 5; i++) await tryName(fresh.db, "forgetful", AT);
+    // The sixth try is made a day later: only one more than a day is forgiven.
+    expect(await tryName(fresh.db, "forgetful", later(DAY_MIN))).toBe(0);
+    expect(await tryName(fresh.db, "forgetful", later(DAY_MIN))).toBe(120);
+    for (let i = 0; i < 5; i++) expect(await tryName(fresh.db, "forgetful", later(2 * DAY_MIN + 1))).toBe(0);
+    expect(await tryName(fresh.db, "forgetful", later(2 * DAY_MIN + 1))).toBe(60);
+  });
+
   test("an address has thirty tries a minute", async () => {
     for (let i = 0; i < 30; i++) expect(await tryAddress(fresh.db, "192.0.2.7", AT)).toBe(0);
     expect(await tryAddress(fresh.db, "192.0.2.7", later(0.5))).toBe(30);
