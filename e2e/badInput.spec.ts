@@ -92,19 +92,29 @@ for (const name of NAMES) {
 
 test("the application's own account reads and writes rows, and cannot empty, change or unguard a table", async () => {
   await onDatabase(async (query) => {
+    const refused = async (statement: string, why: RegExp) =>
+      await expect(query(statement), statement).rejects.toThrow(why);
+    // A line of each, so that there is something to take away; both go again.
+    await query("START TRANSACTION");
+    await query(
+      "INSERT INTO audit (id, at, action, subject, subject_id) VALUES ('a', NOW(3), 'added', 'cup', 'b')",
+    );
+    await query(
+      "INSERT INTO events (site_id, n, id, kind, at, kept_at, details) SELECT id, 999999, 'c', 'batchLogged', NOW(3), NOW(3), '{}' FROM sites LIMIT 1",
+    );
+    await refused("DELETE FROM audit", /only added to/);
+    await refused("UPDATE audit SET action = 'added'", /only added to/);
+    await refused("DELETE FROM events", /only added to/);
+    await query("ROLLBACK");
     for (const statement of [
       "TRUNCATE TABLE audit",
       "DROP TABLE cards",
       "ALTER TABLE audit ADD COLUMN more INT",
       "DROP TRIGGER audit_stays",
       "CREATE TABLE more (id INT)",
-      "DELETE FROM audit",
-      "UPDATE audit SET action = 'added'",
-      "DELETE FROM events",
     ]) {
-      await expect(query(statement), statement).rejects.toThrow(/denied|only added to/);
+      await refused(statement, /denied/);
     }
-    expect(await query("SELECT COUNT(*) AS n FROM audit")).not.toEqual([{ n: 0 }]);
   });
 });
 
