@@ -19,7 +19,7 @@ export async function crowd(count: number): Promise<string> {
   const first = await aCard(db, by.at);
   const [card] = await readCards(db, [first]);
   const copies = Array.from({ length: count - 1 }, () => ({ ...card!, id: uuidv7() }));
-  await db.insert(cards).values(copies);
+  if (copies.length > 0) await db.insert(cards).values(copies);
   const pot = bigPot(by.at, { doseG: 199 });
   must(await logBatch(db, pot, by));
   return pot.id;
