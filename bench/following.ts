@@ -6,12 +6,14 @@ import { readCards } from "#data/cards.ts";
 import { LEAD } from "#data/demo/bench.ts";
 import { cards } from "#data/schema/index.ts";
 import { correct } from "#server/batches.ts";
+import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
 import { makeStandard } from "#server/standards.ts";
 import { asSent, bigPot } from "#tests/batches.ts";
 import { aCard } from "#tests/cards.ts";
 
-const by = { personId: LEAD, at: new Date() };
+// By the house's own clock, which its judgement of a batch goes by.
+const by = { personId: LEAD, at: now() };
 
 /** Makes cards of the demo house's big pot, so many that rest on one batch of it; answers with the batch's id. */
 export async function crowd(count: number): Promise<string> {
