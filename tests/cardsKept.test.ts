@@ -6,7 +6,7 @@ import { cardSheet, cardWanted } from "#contract/card.ts";
 import { ICED_METHODS } from "#core/iced";
 import { ANSWERS } from "#core/outlook";
 import { findBatch } from "#data/batches.ts";
-import { readCards } from "#data/cards.ts";
+import { readCards, remakeCard } from "#data/cards.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { turnBench } from "#data/house.ts";
@@ -198,6 +198,28 @@ test("a day's list has its cards, however many were made since", async () => {
       copies.map(({ id }) => id),
     ),
   );
+});
+
+test("a day's list has each card as it is now: remade, put away, or another under the same id", async () => {
+  const choice = await wanted();
+  await server.keepCard(choice, by);
+  const day = { siteId: PIER_HEAD, day: "2026-07-17" };
+  const line = async () =>
+    (await server.cardsFor(day, await server.listOf(day))).find(({ id }) => id === choice.id);
+  const first = await line();
+  expect(await line()).toEqual(first);
+  const { sheet, draft } = await kept(choice.id);
+  const dearer = { ...sheet, result: { ...sheet.result, rounded: { ...sheet.result.rounded, doseG: 222 } } };
+  await transact(fresh.db, (tx) => remakeCard(tx, { id: choice.id, seen: 1, sheet: dearer, draft }, by));
+  expect(first?.doseG).not.toBe(222);
+  expect((await line())?.doseG).toBe(222);
+  await transact(fresh.db, (tx) =>
+    remakeCard(tx, { id: choice.id, seen: 2, sheet: dearer, draft: true }, by),
+  );
+  expect(await line()).toBeUndefined();
+  await fresh.db.delete(cards).where(eq(cards.id, choice.id));
+  await server.keepCard(choice, { ...by, at: new Date(NOW.getTime() + 1000) });
+  expect((await line())?.doseG).toBe(first?.doseG);
 });
 
 describe("a batch that is logged from a card", () => {

@@ -99,11 +99,32 @@ export async function listCards(db: Database, siteId: string): Promise<Card[]> {
   const rows = await db
     .select()
     .from(cards)
-    .where(and(eq(cards.siteId, siteId), eq(cards.retired, false)))
-    .orderBy(desc(cards.createdAt), desc(cards.id))
+    .where(ofSite(siteId))
+    .orderBy(...NEWEST_FIRST)
     .limit(MOST_LISTED);
   return rows.map(cardOf);
 }
+
+/** What tells whether a card is the one that was read before, without its sheet. */
+export type CardHead = Pick<Card, "id" | "revision" | "createdAt" | "draft">;
+
+/** The heads of a site's newest cards, as `listCards` has them. */
+export function listCardHeads(db: Database, siteId: string): Promise<CardHead[]> {
+  const { id, revision, createdAt, draft } = cards;
+  return db
+    .select({ id, revision, createdAt, draft })
+    .from(cards)
+    .where(ofSite(siteId))
+    .orderBy(...NEWEST_FIRST)
+    .limit(MOST_LISTED);
+}
+
+/** A site's cards but those that were put away. */
+function ofSite(siteId: string): SQL | undefined {
+  return and(eq(cards.siteId, siteId), eq(cards.retired, false));
+}
+
+const NEWEST_FIRST = [desc(cards.createdAt), desc(cards.id)];
 
 export async function readCards(db: Database, ids: readonly string[]): Promise<Card[]> {
   if (ids.length === 0) return [];

@@ -1,16 +1,40 @@
-import type { ShiftIce, ShiftItem, ShiftKept } from "#contract/shift.ts";
+import type { ShiftCard, ShiftIce, ShiftItem, ShiftKept } from "#contract/shift.ts";
 import type { Act } from "#data/audit.ts";
-import { type Card, listCards, readCards } from "#data/cards.ts";
+import { type CardHead, listCardHeads, readCards } from "#data/cards.ts";
 import { readShift, replaceShift, type ShiftAt, type ShiftDay } from "#data/shifts.ts";
+import { shiftCardOf } from "#scaling/cards";
 import { Refusal } from "./action.ts";
 import { database } from "./database.ts";
+import { keptInProcess } from "./process.ts";
+
+/** Lines that are remembered; when there are more, all are read again. */
+const MOST_REMEMBERED = 5000;
+
+/** Lines of cards that were read before: working one out takes its whole sheet. */
+const remembered = keptInProcess("lines of cards", () => new Map<string, ShiftCard>());
+
+/** A card of the same revision is the same card; one that was deleted may come again under its id. */
+function keyOf({ id, revision, createdAt }: CardHead): string {
+  return `${id} ${revision} ${createdAt.getTime()}`;
+}
 
 /** Cards that a day's list may be made of: the site's newest, and whatever older ones it lists already; no drafts. */
-export async function cardsFor({ siteId }: ShiftDay, { items }: Pick<ShiftKept, "items">): Promise<Card[]> {
-  const newest = await listCards(database(), siteId);
-  const known = new Set(newest.map(({ id }) => id));
-  const older = items.map(({ cardId }) => cardId).filter((id) => !known.has(id));
-  return [...newest, ...(await readCards(database(), older))].filter(({ draft }) => !draft);
+export async function cardsFor(
+  { siteId }: ShiftDay,
+  { items }: Pick<ShiftKept, "items">,
+): Promise<readonly ShiftCard[]> {
+  if (remembered.size > MOST_REMEMBERED) remembered.clear();
+  const heads = (await listCardHeads(database(), siteId)).filter(({ draft }) => !draft);
+  const lines = new Map(heads.map((head) => [head.id, remembered.get(keyOf(head))]));
+  for (const { cardId } of items) if (!lines.has(cardId)) lines.set(cardId, undefined);
+  const unread = [...lines].flatMap(([id, line]) => (line ? [] : [id]));
+  for (const card of await readCards(database(), unread)) {
+    if (card.draft) continue;
+    const line = shiftCardOf(card);
+    remembered.set(keyOf(card), line);
+    lines.set(card.id, line);
+  }
+  return [...lines.values()].filter((line) => line !== undefined);
 }
 
 /** A day's list with who changed it last. */

@@ -48,7 +48,6 @@ import { type Day, ICE, listFrom, ORDER, versionsOf } from "./versions.ts";
 
 interface ShiftListProps {
   readonly site: { readonly id: string; readonly name: string };
-  /** The site's stock, cups and ice, which the day's totals are held against. */
   readonly supplies: Supplies;
   readonly day: string;
   readonly days: readonly { readonly day: string; readonly text: string }[];

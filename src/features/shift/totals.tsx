@@ -1,13 +1,15 @@
 import type { ReactNode } from "react";
-import type { Bench } from "#contract/bench.ts";
+import type { Bench, BenchCoffee } from "#contract/bench.ts";
 import { cupsFrom } from "#core/sheet";
 import type { ShiftTotals } from "#core/shift";
 import { printNumber } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 
-/** The site's stock, cups and ice, which a day's totals are held against. */
-export type Supplies = Pick<Bench, "coffees" | "cups" | "iceSources">;
+/** What a day's totals are held against: the stock of the cards' coffees, cups and ice. */
+export interface Supplies extends Pick<Bench, "cups" | "iceSources"> {
+  readonly coffees: readonly Pick<BenchCoffee, "id" | "stockG">[];
+}
 
 interface TotalsProps {
   readonly totals: ShiftTotals;

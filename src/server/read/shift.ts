@@ -1,6 +1,5 @@
 import { tz } from "@date-fns/tz";
 import { addDays, formatISO, isValid, parseISO } from "date-fns";
-import { shiftCardOf } from "#scaling/cards";
 import { now } from "#server/clock.ts";
 import { cardsFor, listOf } from "#server/shifts.ts";
 import { printListDay } from "#words/figures";
@@ -17,19 +16,21 @@ export function readShift(named: unknown) {
     const at = { siteId: site.id, day };
     const start = await listOf(at);
     const cards = await cardsFor(at, start);
+    const used = new Set(cards.map(({ batch }) => batch.coffee.id));
+    const stock = coffees.filter(({ id }) => used.has(id)).map(({ id, stockG }) => ({ id, stockG }));
     const near = Array.from({ length: DAYS_AHEAD }, (_, i) =>
       formatISO(addDays(parseISO(today), i), { representation: "date" }),
     );
     const aside = (each: string) => (each === today ? ", today" : each === near[1] ? ", tomorrow" : "");
     return {
       site: { id: site.id, name: site.name },
-      supplies: { coffees, cups, iceSources },
+      supplies: { coffees: stock, cups, iceSources },
       day,
       days: [...(near.includes(day) ? [] : [day]), ...near].map((each) => ({
         day: each,
         text: `${printListDay(each)}${aside(each)}`,
       })),
-      cards: cards.map(shiftCardOf),
+      cards,
       start,
     };
   });
