@@ -53,7 +53,7 @@ async function all(siteId: string, most = 7): Promise<EventLine[]> {
 describe("events", () => {
   test("of two servers that write at once, some of it undone, are followed in order without one skipped", async () => {
     const EACH = 60;
-    const kept: string[] = [];
+    const committed: string[] = [];
     const writer = async (db: typeof fresh.db, name: string) => {
       for (let i = 0; i < EACH; i++) {
         const tag = `${name} ${i}`;
@@ -65,7 +65,7 @@ describe("events", () => {
           if (i % 5 === 4) throw new Error("undone");
           return undefined;
         }).then(
-          () => kept.push(tag),
+          () => committed.push(tag),
           (error) => {
             if (error.message !== "undone") throw error;
           },
@@ -90,7 +90,7 @@ describe("events", () => {
     await Promise.all([fresh.db, fresh.db, other.db, other.db].map((db, i) => writer(db, `writer ${i}`)));
     writing = false;
     await following;
-    expect(followed.map(({ details }) => String(details.tag)).toSorted()).toEqual(kept.toSorted());
+    expect(followed.map(({ details }) => String(details.tag)).toSorted()).toEqual(committed.toSorted());
     expect(await all(PIER_HEAD)).toEqual(followed);
     // Another site counts for itself.
     const second = await all(secondSite);
@@ -98,7 +98,7 @@ describe("events", () => {
     // What each writer kept stands in the order in which it was kept.
     for (const name of ["writer 0", "writer 1", "writer 2", "writer 3"]) {
       const own = followed.map(({ details }) => String(details.tag)).filter((tag) => tag.startsWith(name));
-      expect(own).toEqual(kept.filter((tag) => tag.startsWith(name)));
+      expect(own).toEqual(committed.filter((tag) => tag.startsWith(name)));
     }
   });
 

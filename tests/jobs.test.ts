@@ -107,12 +107,12 @@ describe("a job", () => {
   });
 
   test("of one name waits once, however many ask; once it is taken another may wait behind it", async () => {
-    const asked = await Promise.all(Array.from({ length: 6 }, () => add("bed")));
-    expect(new Set(asked).size).toBe(1);
+    const ids = await Promise.all(Array.from({ length: 6 }, () => add("bed")));
+    expect(new Set(ids).size).toBe(1);
     const taken = await takeJob(fresh.db);
-    expect(taken?.id).toBe(asked[0]);
+    expect(taken?.id).toBe(ids[0]);
     const next = await add("bed");
-    expect(next).not.toBe(asked[0]);
+    expect(next).not.toBe(ids[0]);
   });
 
   test("is taken by one of many servers that reach for it", async () => {

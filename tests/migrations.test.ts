@@ -116,15 +116,15 @@ test("a first set-up that was killed half-way is begun anew; a house that has an
     await expect(migrateHouse(pool, MIGRATIONS)).rejects.toThrow();
 
     await pool.query(RELEASED[0]!);
-    const there = await tables();
+    const tableCount = await tables();
     await clearUnfinished(pool);
-    expect(await tables()).toBe(there);
+    expect(await tables()).toBe(tableCount);
 
     await pool.query("DELETE FROM house");
     await clearUnfinished(pool);
     expect(await tables()).toBe(0);
     await migrateHouse(pool, MIGRATIONS);
-    expect(await tables()).toBeGreaterThan(there);
+    expect(await tables()).toBeGreaterThan(tableCount);
   } finally {
     rmSync(before, { recursive: true });
     await drop();

@@ -28,8 +28,8 @@ export async function clearUnfinished(pool: Pool): Promise<void> {
     );
     const tables = rows.map(({ name }) => name as string);
     for (const table of ["house", "people"].filter((each) => tables.includes(each))) {
-      const [kept] = await connection.query<RowDataPacket[]>(`SELECT 1 FROM \`${table}\` LIMIT 1`);
-      if (kept.length > 0) return;
+      const [found] = await connection.query<RowDataPacket[]>(`SELECT 1 FROM \`${table}\` LIMIT 1`);
+      if (found.length > 0) return;
     }
     await connection.query("SET foreign_key_checks = 0");
     for (const table of tables) await connection.query(`DROP TABLE \`${table}\``);

@@ -43,11 +43,11 @@ export interface BatchByOthers extends BatchRow {
 export async function log(batch: LoggedBatch, by: Act): Promise<Logged> {
   await judge(batch);
   const { id: batchId } = batch;
-  const { kept: outcome, jobs } = await transact(database(), async (tx) => {
+  const { outcome, jobs } = await transact(database(), async (tx) => {
     const stored = await keptOrTheirs(tx, await logBatch(tx, batch, by));
-    if ("theirs" in stored) return { kept: stored, jobs: NOTHING_TO_LEARN };
+    if ("theirs" in stored) return { outcome: stored, jobs: NOTHING_TO_LEARN };
     if (stored.isNew) happened(tx, { siteId: stored.siteId, kind: "batchLogged", details: { batchId } }, by);
-    return { kept: stored, jobs: await learnFrom(tx, stored, by) };
+    return { outcome: stored, jobs: await learnFrom(tx, stored, by) };
   });
   if ("theirs" in outcome) return outcome;
   await learned(jobs);
@@ -84,17 +84,17 @@ async function changeBatch(
 ): Promise<Logged> {
   const { id: batchId } = which;
   const {
-    kept: changed,
+    outcome: changed,
     jobs,
     follow,
   } = await transact(database(), async (tx) => {
     const stored = await keptOrTheirs(tx, await correctBatch(tx, which, change, by));
-    if ("theirs" in stored) return { kept: stored, jobs: NOTHING_TO_LEARN };
+    if ("theirs" in stored) return { outcome: stored, jobs: NOTHING_TO_LEARN };
     if (stored.isNew) happened(tx, { siteId: stored.siteId, kind, details: { batchId } }, by);
     const { touched } = stored;
     const follow =
       touched && (await addJob(tx, { kind: "followBatch", request: { batchId, touched, only: null } }, by));
-    return { kept: stored, jobs: await learnFrom(tx, stored, by), follow };
+    return { outcome: stored, jobs: await learnFrom(tx, stored, by), follow };
   });
   if ("theirs" in changed) return changed;
   await learned(jobs);
@@ -147,14 +147,14 @@ interface ToLearn {
 const NOTHING_TO_LEARN: ToLearn = { beds: [], pairs: [] };
 
 /** Leaves what the log teaches to be learned anew; part of the transaction that changes the log. */
-async function learnFrom(tx: Transaction, kept: KeptBatch, by: Act): Promise<ToLearn> {
+async function learnFrom(tx: Transaction, batch: KeptBatch, by: Act): Promise<ToLearn> {
   const beds: string[] = [];
-  for (const brewerId of new Set(kept.brewerIds)) {
+  for (const brewerId of new Set(batch.brewerIds)) {
     const waitsAs = `learnBed ${brewerId}`;
     beds.push(await addJob(tx, { kind: "learnBed", request: { brewerId }, waitsAs }, by));
   }
   const pairs: string[] = [];
-  for (const { siteId, brewerId, grinderId } of kept.pairs) {
+  for (const { siteId, brewerId, grinderId } of batch.pairs) {
     const request = { siteId, brewerId, grinderId, first: false };
     const waitsAs = `fitPair ${brewerId} ${grinderId}`;
     pairs.push(await addJob(tx, { kind: "fitPair", request, waitsAs }, by));

@@ -38,7 +38,7 @@ function isOf(pieces: BenchPieces | undefined, now: BenchRevisions, siteId: stri
 }
 
 /** Whether no part was read before the one that is kept: of two requests that read at once, the slower may be older. */
-function isNewer(pieces: BenchPieces, kept: BenchPieces | undefined): boolean {
+function isNewer(pieces: BenchPieces, current: BenchPieces | undefined): boolean {
   const parts = Object.keys(pieces.revisions) as (keyof BenchRevisions)[];
-  return !kept || parts.every((part) => pieces.revisions[part] >= kept.revisions[part]);
+  return !current || parts.every((part) => pieces.revisions[part] >= current.revisions[part]);
 }

@@ -17,8 +17,8 @@ const FIT = bytesOf({
 });
 const SHEET = bytesOf({ serve: "hot", retentionGPerG: 2.12, pins: { doseG: 190, brewRatio: 16 } });
 const forEver = () => new AbortController().signal;
-const fate = (asked: Promise<unknown>) =>
-  asked.then(
+const fate = (answer: Promise<unknown>) =>
+  answer.then(
     () => "answered",
     (error: unknown) => error,
   );
@@ -55,15 +55,15 @@ describe("the computing threads", () => {
 
   test("have an end of their queue: more is told when to come back", async () => {
     const leaving = new AbortController();
-    const asked = Array.from({ length: 70 }, () => fate(answerInThread("fit", FIT, leaving.signal)));
-    const refused = (await Promise.all(asked.slice(60))) as ThreadBusy[];
+    const answers = Array.from({ length: 70 }, () => fate(answerInThread("fit", FIT, leaving.signal)));
+    const refused = (await Promise.all(answers.slice(60))) as ThreadBusy[];
     expect(refused).toHaveLength(10);
     for (const each of refused) {
       expect(each).toBeInstanceOf(ThreadBusy);
       expect(each.retryAfterS).toBeGreaterThan(0);
     }
     leaving.abort();
-    for (const each of await Promise.all(asked.slice(0, 60))) expect(each).toBeInstanceOf(Dropped);
+    for (const each of await Promise.all(answers.slice(0, 60))) expect(each).toBeInstanceOf(Dropped);
   });
 
   test("take no resolution that would hold them: the least step follows the layers", async () => {

@@ -66,15 +66,15 @@ test("pins keep their age: the newest stands last, the others as they stood", ()
 });
 
 test("of several failures that of the first release is told, and no clash of pins where a figure is impossible", () => {
-  const asked: string[] = [];
+  const tried: string[] = [];
   const solves = (pins: Pins) => {
     const names = Object.keys(pins).sort().join();
-    asked.push(names);
+    tried.push(names);
     const code = names === "brewRatio,doseG,yieldG" ? "dependentPins" : `without ${names}`;
     return fail({ code });
   };
   const refused = pinFigure(START, { name: "doseG", value: 1 }, solves);
-  expect(asked).toEqual(["brewRatio,doseG,yieldG", "doseG,yieldG", "brewRatio,doseG"]);
+  expect(tried).toEqual(["brewRatio,doseG,yieldG", "doseG,yieldG", "brewRatio,doseG"]);
   expect(refused).toEqual(fail({ code: "without doseG,yieldG" }));
 });
 

@@ -14,7 +14,7 @@ interface JobLine {
   readonly tries: number;
   readonly trouble: string | null;
   readonly person: string;
-  readonly asked: string;
+  readonly askedAt: string;
 }
 
 /** Work that follows from what people did and is not done yet; a lead sees to what is stuck. */
@@ -48,14 +48,14 @@ export function Jobs({ jobs }: { readonly jobs: readonly JobLine[] }) {
   );
 }
 
-function Line({ job: { id, kind, state, tries, trouble, person, asked } }: { readonly job: JobLine }) {
+function Line({ job: { id, kind, state, tries, trouble, person, askedAt } }: { readonly job: JobLine }) {
   const { act, busy } = useAct();
   return (
     <li className="flex flex-wrap items-center gap-3 border-rim/20 border-b py-2 last:border-0">
       <span className="min-w-60 flex-1">
         <span className="font-semibold">{JOB_WORDS[kind]}</span>
         <span className="block text-quiet text-sm">
-          asked {asked} by <bdi>{person}</bdi>, {triesWords(state, tries)}
+          asked {askedAt} by <bdi>{person}</bdi>, {triesWords(state, tries)}
         </span>
         {trouble && <span className="block text-due text-sm">{trouble}</span>}
       </span>

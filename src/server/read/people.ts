@@ -110,7 +110,7 @@ export async function readJobs() {
     jobs: jobs.map(({ askedAt, person, ...job }) => ({
       ...job,
       person: person ?? "the house",
-      asked: printTime(askedAt, zone),
+      askedAt: printTime(askedAt, zone),
     })),
   };
 }
