@@ -118,6 +118,20 @@ test("the application's own account reads and writes rows, and cannot empty, cha
   });
 });
 
+test("a name that somebody else pointed at this house is answered by nothing of it", async ({
+  request,
+  baseURL,
+}) => {
+  const port = new URL(baseURL ?? "").port;
+  for (const path of ["/sign-in", "/api/health", "/api/v1/cards"]) {
+    const reply = await request.get(path, { headers: { host: `rebound.example:${port}` } });
+    expect(reply.status(), path).toBe(421);
+    expect(await reply.text()).not.toContain("Oda Venn");
+  }
+  const known = await request.get("/sign-in", { headers: { host: `localhost:${port}` } });
+  expect(known.status()).toBe(200);
+});
+
 test.describe("while the house is away", () => {
   test.use({ silent: false });
 

@@ -182,3 +182,59 @@ test("two correct one batch at once: the later one sees both, chooses, and nothi
   await expect(first).toContainText("188 g");
   await expect(first).toContainText("3\u202f100 g");
 });
+
+test("a lead puts cards away, takes one out again, and deletes one for good; nothing is offered meanwhile", async ({
+  page,
+}) => {
+  // A weight of its own, so that no other test's card is meant.
+  await page.goto("/scale?pins=doseG:173,brewRatio:16&grind=rule");
+  await page.getByRole("button", { name: "Save as card" }).click();
+  await page.getByRole("button", { name: "Open it" }).click();
+  await expect(page).toHaveURL(/\/cards\//);
+  const card = new URL(page.url()).pathname;
+
+  await page.goto("/cards");
+  const line = page.getByRole("listitem").filter({ has: page.locator(`a[href="${card}"]`) });
+  await expect(line).toContainText("173 g, Chough");
+  const title = (await line.getByRole("link").textContent()) ?? "";
+  expect(await seriousFaults(page)).toEqual([]);
+  expect(await overflows(page)).toEqual([]);
+  const all = page.getByRole("checkbox", { name: "all of them" });
+  await all.check();
+  await expect(line.getByRole("checkbox")).toBeChecked();
+  await all.uncheck();
+  await line.getByRole("checkbox").check();
+  await page.getByRole("button", { name: "Put away (1)" }).click();
+  await expect(line).toHaveCount(0);
+
+  const lookOnShift = async (times: number) => {
+    await page.goto("/shift?day=2026-07-18");
+    await page.getByRole("combobox", { name: "add a card" }).click();
+    await expect(page.getByRole("option").first()).toBeVisible();
+    await expect(page.getByRole("option", { name: title })).toHaveCount(times);
+  };
+  await lookOnShift(0);
+  await page.goto("/cards?put=away");
+  await line.getByRole("checkbox").check();
+  await page.getByRole("button", { name: "Take out again (1)" }).click();
+  await expect(line).toHaveCount(0);
+  await lookOnShift(1);
+
+  await page.goto(card);
+  await page.getByRole("button", { name: "Put it away" }).click();
+  await expect(page.getByText("This card was put away")).toBeVisible();
+  await page.getByRole("button", { name: "Delete it for good" }).click();
+  await expect(page).toHaveURL(/\/cards$/);
+  expect((await page.request.get(card)).status()).toBe(404);
+});
+
+test.describe("a barista", () => {
+  test.use({ as: "barista" });
+
+  test("sees the cards, and puts none away", async ({ page }) => {
+    await page.goto("/cards");
+    await expect(page.getByRole("listitem").first()).toContainText("Chough");
+    await expect(page.getByRole("checkbox")).toHaveCount(0);
+    await expect(page.getByRole("button", { name: /Put away/ })).toHaveCount(0);
+  });
+});

@@ -3,6 +3,8 @@
 import Link from "next/link";
 import { useState } from "react";
 import { toast } from "sonner";
+import type { ShiftCard } from "#contract/shift.ts";
+import { BrewLine } from "#parts/brewLine.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
@@ -16,6 +18,7 @@ interface CardListProps {
   readonly cards: readonly {
     readonly id: string;
     readonly title: string;
+    readonly brew: Pick<ShiftCard, "doseG" | "dial" | "settingG" | "iceG" | "vessel">;
     readonly made: string;
     readonly person: string;
     readonly listedDays: number;
@@ -57,24 +60,42 @@ export function CardList({ site, retired, cards }: CardListProps) {
           </p>
         ) : (
           <ul>
-            {cards.map(({ id, title, made, person, listedDays, batches }) => (
-              <li
-                key={id}
-                className="flex min-h-11 flex-wrap items-center gap-3 border-rim/20 border-b py-1 last:border-0"
-              >
-                {may("approve") && (
+            {may("approve") && (
+              <li className="border-rim/20 border-b">
+                <label className="flex min-h-11 w-fit cursor-pointer items-center gap-3 text-quiet text-sm">
                   <input
                     type="checkbox"
-                    aria-label={`choose ${title}, ${made}`}
-                    className="size-5"
-                    checked={chosen.has(id)}
-                    onChange={(event) => choose(id, event.target.checked)}
+                    className="size-5 accent-rim"
+                    checked={chosen.size === cards.length}
+                    onChange={(event) =>
+                      setChosen(new Set(event.target.checked ? cards.map(({ id }) => id) : []))
+                    }
                   />
+                  all of them
+                </label>
+              </li>
+            )}
+            {cards.map(({ id, title, brew, made, person, listedDays, batches }) => (
+              <li key={id} className="flex min-h-11 items-center border-rim/20 border-b py-1 last:border-0">
+                {may("approve") && (
+                  // As large as a thumb, which the box alone is not.
+                  <label className="-my-1 flex min-h-11 cursor-pointer items-center self-stretch pr-3">
+                    <input
+                      type="checkbox"
+                      aria-label={`choose ${title}, ${made}`}
+                      className="size-5 accent-rim"
+                      checked={chosen.has(id)}
+                      onChange={(event) => choose(id, event.target.checked)}
+                    />
+                  </label>
                 )}
-                <span className="min-w-60 flex-1">
+                <span className="min-w-0 flex-1">
                   <Link href={`/cards/${id}`} className="font-semibold underline underline-offset-4">
                     {title}
                   </Link>
+                  <span className="block text-sm">
+                    <BrewLine card={brew} />
+                  </span>
                   <span className="block text-quiet text-sm">
                     made {made} by <bdi>{person}</bdi>
                     {listedDays > 0 &&

@@ -32,13 +32,13 @@ import {
 } from "#contract/shift.ts";
 import { shiftTotals } from "#core/shift";
 import { printMass } from "#core/units";
+import { BrewLine } from "#parts/brewLine.tsx";
 import { Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice.tsx";
 import { isLocked, useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { useUnits } from "#ui/units.tsx";
-import { listed, printSetting } from "#words/figures";
+import { listed } from "#words/figures";
 import { clockWords } from "#words/iced";
 import { rightSentence } from "#words/people";
 import { saveShift } from "./actions.ts";
@@ -219,6 +219,9 @@ export function ShiftList({ site, supplies, day, days, cards, start }: ShiftList
               options={cards.map(({ id, title }) => ({ value: id, text: title }))}
               onChange={(cardId) => change([...items, { id: uuidv7(), cardId, batches: 1 }])}
             />
+            <Link href="/cards" className="ml-3 text-sm underline decoration-rim/40">
+              All cards
+            </Link>
           </div>
         )}
       </Panel>
@@ -256,7 +259,6 @@ interface ItemProps {
 }
 
 function Item({ item, card, mayPlan, onBatches, onRemove }: ItemProps) {
-  const units = useUnits();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: item.id });
   const [typed, setTyped] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
@@ -324,10 +326,7 @@ function Item({ item, card, mayPlan, onBatches, onRemove }: ItemProps) {
         </Link>
         {card && (
           <span className="block text-quiet text-sm">
-            {units.printMass(card.doseG)}
-            {card.dial && `, ${card.dial.grinder} ${card.dial.setting}`}
-            {card.settingG !== null && `, set ${printSetting(card.settingG)}`}
-            {card.iceG > 0 && `, ice ${units.printMass(card.iceG)}`}, into {card.vessel}
+            <BrewLine card={card} />
             {card.steepH !== null && (
               <strong className="block text-due">
                 Begin it the day before: it steeps for {card.steepH} hours.

@@ -1,7 +1,8 @@
-import { readCardList } from "#data/cards.ts";
+import { type CardInList, readCardList } from "#data/cards.ts";
+import { shiftCardOf } from "#scaling/cards";
 import { database } from "#server/database.ts";
 import { cardTitle } from "#words/cards";
-import { printDay } from "#words/figures";
+import { printTime } from "#words/figures";
 import { onBench } from "./onBench.ts";
 
 /** The site's cards in use, or with `retired` those that were put away. */
@@ -11,14 +12,20 @@ export function readCardListPage(retired: boolean) {
     return {
       site: site.name,
       retired,
-      cards: lines.map(({ card: { id, sheet, draft, createdAt }, person, listedDays, batches }) => ({
-        id,
-        title: cardTitle(sheet, draft),
-        made: printDay(createdAt, site.timeZone),
+      cards: lines.map(({ card, person, listedDays, batches }) => ({
+        id: card.id,
+        title: cardTitle(card.sheet, card.draft),
+        brew: brewOf(card),
+        made: printTime(card.createdAt, site.timeZone),
         person,
         listedDays,
         batches,
       })),
     };
   });
+}
+
+function brewOf(card: CardInList["card"]) {
+  const { doseG, dial, settingG, iceG, vessel } = shiftCardOf(card);
+  return { doseG, dial, settingG, iceG, vessel };
 }
