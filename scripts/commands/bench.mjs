@@ -4,7 +4,6 @@ import { CALC, ensureBundle, SERVER } from "../lib/build.mjs";
 import { readAddress } from "../lib/database.mjs";
 import { withFreshHouse } from "../lib/freshHouse.mjs";
 import { houseFrom, ROOT } from "../lib/place.mjs";
-import { houseSecret } from "../lib/secret.mjs";
 
 const SESSION_LIMIT_MS = 2;
 const CORRECTIONS_LIMIT_MS = 2000;
@@ -18,7 +17,6 @@ const CROWD = 100;
 async function nameHouse(logs) {
   const house = houseFrom();
   process.env.TUMBEK_DATABASE = JSON.stringify(readAddress(house.database));
-  process.env.TUMBEK_SECRET = houseSecret(house);
   process.env.TUMBEK_CALC_THREAD = await ensureBundle("src/calc/thread.ts", CALC, logs);
 }
 

@@ -1,11 +1,11 @@
 import { spawn } from "node:child_process";
 import { createPrivateKey, X509Certificate } from "node:crypto";
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { networkInterfaces, tmpdir } from "node:os";
 import { join } from "node:path";
 import { createConnection } from "mysql2/promise";
-import { afterAll, describe, expect, test, vi } from "vitest";
+import { afterAll, describe, expect, test } from "vitest";
 import { ensureCertificate } from "./certificate.mjs";
 import { databasePid, setUpAddress, startDatabase, stopDatabase } from "./database.mjs";
 import { ensureDebian, MARIADB } from "./debian.mjs";
@@ -15,7 +15,6 @@ import { alone } from "./lock.mjs";
 import { ensurePackages } from "./packages.mjs";
 import { freePort, isFree } from "./ports.mjs";
 import { findProcess, isOurs } from "./processes.mjs";
-import { houseSecret } from "./secret.mjs";
 import { readWhole, writeWhole } from "./smallFile.mjs";
 import { explain, Trouble } from "./trouble.mjs";
 
@@ -191,29 +190,6 @@ describe("at the door of the server", () => {
     expect((await ensureCertificate({ home })).fingerprint).toBe(first.fingerprint);
   });
 });
-
-test("what sign-ins are signed with stays the same, and is the house's alone", () => {
-  const secret = houseSecret({ home: folder });
-  expect(secret).toMatch(/^[0-9a-f]{64}$/);
-  expect(houseSecret({ home: folder })).toBe(secret);
-  expect(statSync(join(folder, "secret")).mode & 0o077).toBe(0);
-});
-
-test.each(["", "short", "g".repeat(64), "\0".repeat(64)])(
-  "a secret that is damaged, %j, is made anew, and said",
-  (damaged) => {
-    const home = mkdtempSync(join(tmpdir(), "tumbek-secret-"));
-    writeFileSync(join(home, "secret"), damaged);
-    const said = vi.spyOn(console, "log").mockReturnValue(undefined);
-    const secret = houseSecret({ home });
-    expect(secret).toMatch(/^[0-9a-f]{64}$/);
-    expect(said.mock.calls.flat().join("")).toContain("everybody signs in once more");
-    said.mockRestore();
-    expect(houseSecret({ home })).toBe(secret);
-    expect(readdirSync(home)).toEqual(["secret"]);
-    rmSync(home, { recursive: true });
-  },
-);
 
 test("a disk that is too small for a new house is a sentence, before anything is written", () => {
   const disk = (freeMb) => () => ({ bavail: (freeMb * 1e6) / 4096, bsize: 4096 });

@@ -7,7 +7,6 @@ import { ensureCertificate } from "./certificate.mjs";
 import { hasTls, makeFolder, ROOT } from "./place.mjs";
 import { end, findProcess, isOurs, until } from "./processes.mjs";
 import { lastLine, runDetached, say } from "./run.mjs";
-import { houseSecret } from "./secret.mjs";
 import { readWhole, writeWhole } from "./smallFile.mjs";
 import { Trouble } from "./trouble.mjs";
 
@@ -43,7 +42,6 @@ export async function startServer(house, { build, database }) {
     TUMBEK_PORT: String(port),
     TUMBEK_HOST: host,
     TUMBEK_DATABASE: JSON.stringify(database),
-    TUMBEK_SECRET: houseSecret(house),
     [HOUSE_MARK]: home,
     TUMBEK_CALC_THREAD: await ensureBundle("src/calc/thread.ts", CALC, logs),
     ...(now && { TUMBEK_NOW: now }),

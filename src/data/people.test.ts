@@ -18,12 +18,11 @@ import {
   setPin,
 } from "./people.ts";
 import { readRecord } from "./record.ts";
-import { audit, sessions, signInTries } from "./schema/index.ts";
-import { sessionFinder } from "./sessions.ts";
+import { audit, limits, sessions } from "./schema/index.ts";
+import { addSession, sessionFinder } from "./sessions.ts";
 import { addStation, endStation, findStation, listStations } from "./stations.ts";
 import { tidy } from "./tidy.ts";
 import { addToken, findToken, listTokens, revokeToken } from "./tokens.ts";
-import { forgiveName, tryAddress, tryName } from "./tries.ts";
 
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 beforeAll(async () => {
@@ -175,61 +174,21 @@ describe("stations and tokens", () => {
   });
 });
 
-describe("tries at the door", () => {
-  test("five wrong PINs are free, then each waits longer, and the right one forgives", async () => {
-    const tries = async (minutes: number) => tryName(fresh.db, LEAD, later(minutes));
-    for (let i = 0; i < 5; i++) expect(await tries(0)).toBe(0);
-    expect(await tries(0)).toBe(60);
-    expect(await tries(0.5)).toBe(30);
-    expect(await tries(1)).toBe(0);
-    expect(await tries(2)).toBe(60);
-    expect(await tries(3)).toBe(0);
-    expect(await tries(3)).toBe(240);
-    await forgiveName(fresh.db, LEAD);
-    expect(await tries(3)).toBe(0);
-  });
-
-  test("many at once are counted too", async () => {
-    const waits = await Promise.all(Array.from({ length: 12 }, () => tryName(fresh.db, TRAINEE, AT)));
-    expect(waits.filter((wait) => wait === 0)).toHaveLength(5);
-  });
-
-  test("a clock that is set back by a day locks nobody for a day", async () => {
-    for (let i = 0; i < 6; i++) await tryName(fresh.db, BARISTA, later(24 * 60));
-    const waitS = await tryName(fresh.db, BARISTA, AT);
-    expect(waitS).toBeGreaterThan(0);
-    expect(waitS).toBeLessThanOrEqual(15 * 60);
-    expect(await tryName(fresh.db, BARISTA, later(16))).toBe(0);
-  });
-
-  test("wrong PINs are forgiven a day after the last of them, and not a minute sooner", async () => {
-    const DAY_MIN = 24 * 60;
-    for (let i = 0; i < 5; i++) await tryName(fresh.db, "forgetful", AT);
-    // The sixth try is made a day later: only one more than a day is forgiven.
-    expect(await tryName(fresh.db, "forgetful", later(DAY_MIN))).toBe(0);
-    expect(await tryName(fresh.db, "forgetful", later(DAY_MIN))).toBe(120);
-    for (let i = 0; i < 5; i++) expect(await tryName(fresh.db, "forgetful", later(2 * DAY_MIN + 1))).toBe(0);
-    expect(await tryName(fresh.db, "forgetful", later(2 * DAY_MIN + 1))).toBe(60);
-  });
-
-  test("an address has thirty tries a minute", async () => {
-    for (let i = 0; i < 30; i++) expect(await tryAddress(fresh.db, "192.0.2.7", AT)).toBe(0);
-    expect(await tryAddress(fresh.db, "192.0.2.7", later(0.5))).toBe(30);
-    expect(await tryAddress(fresh.db, "192.0.2.8", later(0.5))).toBe(0);
-    expect(await tryAddress(fresh.db, "192.0.2.7", later(1))).toBe(0);
-  });
-});
-
 test("a session never ends later than its span from now, whatever the clock was when it began", async () => {
-  const token = "s".repeat(32);
-  await fresh.db
-    .insert(sessions)
-    .values({ id: uuidv7(), token, userId: LEAD, createdAt: AT, updatedAt: AT, expiresAt: later(30) });
+  const tokenHash = "5".repeat(64);
+  await addSession(fresh.db, {
+    id: uuidv7(),
+    tokenHash,
+    personId: LEAD,
+    createdAt: AT,
+    seenAt: AT,
+    expiresAt: later(30),
+  });
   const find = sessionFinder(fresh.db);
-  expect((await find(token, AT))?.person.id).toBe(LEAD);
-  expect(await find(token, later(30))).toBeUndefined();
+  expect((await find(tokenHash, AT))?.person.id).toBe(LEAD);
+  expect(await find(tokenHash, later(30))).toBeUndefined();
   // The clock is set back: as it stands there, the session would count for a day.
-  expect(await find(token, later(-24 * 60))).toBeUndefined();
+  expect(await find(tokenHash, later(-24 * 60))).toBeUndefined();
   await fresh.db.delete(sessions);
 });
 
@@ -243,15 +202,17 @@ test("somebody who comes back is given a new PIN before they sign in", async () 
 });
 
 test("what is over is taken out at the next start, and nothing else", async () => {
-  const session = { userId: LEAD, createdAt: AT, updatedAt: AT };
+  const session = { personId: LEAD, createdAt: AT, seenAt: AT };
   const [over, counts] = [uuidv7(), uuidv7()];
   await fresh.db.insert(sessions).values([
-    { ...session, id: over, token: "o".repeat(32), expiresAt: later(-1) },
-    { ...session, id: counts, token: "c".repeat(32), expiresAt: later(1) },
+    { ...session, id: over, tokenHash: "0".repeat(64), expiresAt: later(-1) },
+    { ...session, id: counts, tokenHash: "c".repeat(64), expiresAt: later(1) },
   ]);
-  await tryAddress(fresh.db, "192.0.2.9", later(-2 * 24 * 60));
+  await fresh.db.insert(limits).values([
+    { key: "address:192.0.2.9", points: 30, expire: later(-1).getTime() },
+    { key: "address:192.0.2.8", points: 30, expire: later(1).getTime() },
+  ]);
   await tidy(fresh.db, AT);
   expect(await fresh.db.select({ id: sessions.id }).from(sessions)).toEqual([{ id: counts }]);
-  const tries = await fresh.db.select({ who: signInTries.who }).from(signInTries);
-  expect(tries.map(({ who }) => who)).not.toContain("address 192.0.2.9");
+  expect(await fresh.db.select({ key: limits.key }).from(limits)).toEqual([{ key: "address:192.0.2.8" }]);
 });

@@ -115,7 +115,7 @@ export async function changePerson(db: Database, change: PersonChange, by: Act):
 /** Gives somebody another PIN and ends their sign-ins; a made-up person's is public no more. */
 export async function setPin(db: Database, id: string, pinHash: string, by: Act): Promise<Changed> {
   return alter(db, id, by, async (tx) => {
-    await tx.delete(sessions).where(eq(sessions.userId, id));
+    await tx.delete(sessions).where(eq(sessions.personId, id));
     return ok({ set: { pinHash, publicPin: null }, action: "pinSet", shown: [] });
   });
 }
@@ -126,7 +126,7 @@ export async function setArchived(db: Database, id: string, archived: boolean, b
     if (archived && (await isLastLead(tx, old))) return fail({ code: "lastLead" });
     if (!archived && old.anonymised) return fail({ code: "anonymised" });
     if (!archived && (await isTaken(tx, old))) return fail({ code: "nameTaken" });
-    if (archived) await tx.delete(sessions).where(eq(sessions.userId, id));
+    if (archived) await tx.delete(sessions).where(eq(sessions.personId, id));
     // Whoever comes back is given a new PIN: who knows the old one by now, nobody can say.
     const set = archived ? { archived } : { archived, pinHash: null, publicPin: null };
     return ok({ set, action: archived ? "archived" : "restored", shown: ["archived"] });

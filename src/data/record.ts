@@ -11,13 +11,13 @@ export async function readRecord(db: Database, personId: string) {
     db
       .select({
         from: sessions.createdAt,
-        lastSeen: sessions.updatedAt,
+        lastSeen: sessions.seenAt,
         until: sessions.expiresAt,
         address: sessions.ipAddress,
         browser: sessions.userAgent,
       })
       .from(sessions)
-      .where(eq(sessions.userId, personId)),
+      .where(eq(sessions.personId, personId)),
     db
       .select({ id: cards.id, at: cards.createdAt })
       .from(cards)

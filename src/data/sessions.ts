@@ -7,19 +7,19 @@ export function listSessions(db: Database, now: Date, personId?: string) {
   return db
     .select({
       id: sessions.id,
-      personId: sessions.userId,
+      personId: sessions.personId,
       person: people.name,
       role: people.role,
       station: stations.name,
       createdAt: sessions.createdAt,
-      seenAt: sessions.updatedAt,
+      seenAt: sessions.seenAt,
       userAgent: sessions.userAgent,
     })
     .from(sessions)
-    .innerJoin(people, eq(people.id, sessions.userId))
+    .innerJoin(people, eq(people.id, sessions.personId))
     .leftJoin(stations, eq(stations.id, sessions.stationId))
-    .where(and(gt(sessions.expiresAt, now), personId ? eq(sessions.userId, personId) : undefined))
-    .orderBy(desc(sessions.updatedAt));
+    .where(and(gt(sessions.expiresAt, now), personId ? eq(sessions.personId, personId) : undefined))
+    .orderBy(desc(sessions.seenAt));
 }
 
 /** A session that ends later than this from now was made before the clock was set back: it counts no more, ms. */
@@ -33,25 +33,25 @@ export function sessionFinder(db: Database) {
   const query = db
     .select({
       id: sessions.id,
-      seenAt: sessions.updatedAt,
+      seenAt: sessions.seenAt,
       station: { id: stations.id, name: stations.name },
       person: { id: people.id, name: people.name, role: people.role },
     })
     .from(sessions)
-    .innerJoin(people, eq(people.id, sessions.userId))
+    .innerJoin(people, eq(people.id, sessions.personId))
     .leftJoin(stations, eq(stations.id, sessions.stationId))
     .where(
       and(
-        eq(sessions.token, sql.placeholder("token")),
+        eq(sessions.tokenHash, sql.placeholder("tokenHash")),
         gt(sessions.expiresAt, sql.placeholder("now")),
         lte(sessions.expiresAt, sql.placeholder("latest")),
         eq(people.archived, false),
       ),
     )
     .prepare();
-  return async (token: string, now: Date) => {
+  return async (tokenHash: string, now: Date) => {
     const latest = new Date(now.getTime() + LONGEST_SESSION_MS);
-    return (await query.execute({ token, now, latest }))[0];
+    return (await query.execute({ tokenHash, now, latest }))[0];
   };
 }
 
@@ -59,7 +59,12 @@ export type FoundSession = NonNullable<Awaited<ReturnType<ReturnType<typeof sess
 
 /** Keeps a session that is used from ending by itself. */
 export async function extendSession(db: Database, id: string, now: Date, expiresAt: Date): Promise<void> {
-  await db.update(sessions).set({ updatedAt: now, expiresAt }).where(eq(sessions.id, id));
+  await db.update(sessions).set({ seenAt: now, expiresAt }).where(eq(sessions.id, id));
+}
+
+/** Signs somebody in: from now on whoever holds the token is them. */
+export async function addSession(db: Database, session: typeof sessions.$inferInsert): Promise<void> {
+  await db.insert(sessions).values(session);
 }
 
 /** Whose session it is. */
@@ -70,4 +75,9 @@ export async function readSession(db: Database, id: string) {
 
 export async function endSession(db: Database, id: string): Promise<void> {
   await db.delete(sessions).where(eq(sessions.id, id));
+}
+
+/** Ends the session of whoever holds the token, if there is one. */
+export async function endSessionOf(db: Database, tokenHash: string): Promise<void> {
+  await db.delete(sessions).where(eq(sessions.tokenHash, tokenHash));
 }

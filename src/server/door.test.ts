@@ -1,10 +1,10 @@
-import { hashPassword } from "better-auth/crypto";
+import { hashPassword } from "@better-auth/utils/password";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
 import { BARISTA, LEAD, PEOPLE, TRAINEE } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { setArchived, setPin } from "#data/people.ts";
-import { sessions, signInTries } from "#data/schema/index.ts";
+import { limits, sessions } from "#data/schema/index.ts";
 import { addStation } from "#data/stations.ts";
 import { freshDatabase } from "#tests/database.ts";
 
@@ -22,6 +22,7 @@ vi.mock("next/headers", () => ({
       return value === undefined ? undefined : { value };
     },
     set: (name: string, value: string) => browser.cookies.set(name, value),
+    delete: ({ name }: { name: string }) => browser.cookies.delete(name),
   }),
 }));
 
@@ -31,14 +32,13 @@ beforeAll(async () => {
   fresh = await freshDatabase("door");
   await loadDemoHouse(fresh.db, new Date(), hashPassword);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
-  process.env.TUMBEK_SECRET = "only for tests, and long enough for a signature";
   door = await import("./door.ts");
 });
 afterAll(() => fresh.drop());
 beforeEach(async () => {
   browser.cookies.clear();
   await fresh.db.delete(sessions);
-  await fresh.db.delete(signInTries);
+  await fresh.db.delete(limits);
 });
 
 const pinOf = (id: string) => PEOPLE.find((person) => person.id === id)!.publicPin;
@@ -51,9 +51,8 @@ const refusal = async (knock: Parameters<typeof door.signInHere>[0]) => {
   }
 };
 const whoIsIn = async () => {
-  const { auth } = await import("./auth.ts");
-  const { headers } = await import("next/headers");
-  return (await auth().api.whoIsHere({ headers: await headers() }))?.person.name;
+  const { signedIn } = await import("./session.ts");
+  return (await signedIn())?.person.name;
 };
 
 describe("a PIN", () => {
@@ -63,14 +62,27 @@ describe("a PIN", () => {
     expect(await refusal({ personId: BARISTA, pin: pinOf(BARISTA) })).toBe("in");
     expect(await whoIsIn()).toBe("Ida Quill");
     expect(await fresh.db.select().from(sessions)).toMatchObject([
-      { userId: BARISTA, ipAddress: "192.0.2.1", userAgent: "Mozilla/5.0 (iPad)" },
+      { personId: BARISTA, ipAddress: "192.0.2.1", userAgent: "Mozilla/5.0 (iPad)" },
     ]);
   });
 
   test("a cookie that was there before is not taken over", async () => {
-    browser.cookies.set("tumbek.session_token", "planted");
+    browser.cookies.set("tumbek.session", "planted");
     expect(await refusal({ personId: LEAD, pin: pinOf(LEAD) })).toBe("in");
-    expect(browser.cookies.get("tumbek.session_token")).not.toContain("planted");
+    const token = browser.cookies.get("tumbek.session") ?? "";
+    expect(token).toMatch(/^[\w-]{43}$/);
+    // Who reads the table cannot sign in by what stands there.
+    const [kept] = await fresh.db.select().from(sessions);
+    expect(kept!.tokenHash).not.toContain(token);
+    browser.cookies.set("tumbek.session", kept!.tokenHash);
+    expect(await whoIsIn()).toBeUndefined();
+  });
+
+  test("over TLS its cookie is one that only this house could have set, and never goes out in the clear", async () => {
+    vi.stubEnv("TUMBEK_URL", "https://pier-head.example");
+    expect(await refusal({ personId: LEAD, pin: pinOf(LEAD) })).toBe("in");
+    expect([...browser.cookies.keys()]).toEqual(["__Host-tumbek.session"]);
+    vi.unstubAllEnvs();
   });
 
   test("a wrong one is refused, and after five even the right one has to wait", async () => {
@@ -116,7 +128,8 @@ describe("a name that is only tapped", () => {
     expect(await refusal({ personId: LEAD })).toBe("pinNeeded");
     expect(await refusal({ personId: BARISTA })).toBe("in");
     expect(await whoIsIn()).toBe("Ida Quill");
-    await door.signOutHere();
+    const { endSessionHere } = await import("./session.ts");
+    await endSessionHere();
     expect(await whoIsIn()).toBeUndefined();
   });
 });

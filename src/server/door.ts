@@ -1,13 +1,12 @@
-import { verifyPassword } from "better-auth/crypto";
+import { verifyPassword } from "@better-auth/utils/password";
 import { headers } from "next/headers";
 import { mayTapIn, type Role } from "#core/people";
+import { forgiveName, tryAddress, tryName } from "#data/limits.ts";
 import { listAtTheDoor, readPerson } from "#data/people.ts";
-import { forgiveName, tryAddress, tryName } from "#data/tries.ts";
 import { waitSentence } from "#words/people";
 import { Refusal } from "./action.ts";
-import { auth } from "./auth.ts";
 import { database } from "./database.ts";
-import { currentStation } from "./session.ts";
+import { addressOf, currentStation, startSession } from "./session.ts";
 
 /** Somebody who can be picked at the door. */
 export interface AtTheDoor {
@@ -35,10 +34,7 @@ interface Knock {
 /** Signs somebody in on this browser, in the place of whoever was; throws what to say when not. */
 export async function signInHere({ personId, pin }: Knock): Promise<void> {
   const db = database();
-  const from = await headers();
-  // Real time: how long somebody waits is no matter of the house's day.
-  const at = new Date();
-  const addressWaitS = await tryAddress(db, addressOf(from), at);
+  const addressWaitS = await tryAddress(db, addressOf(await headers()));
   if (addressWaitS > 0) throw new Refusal(waitSentence(addressWaitS), { code: "wait" });
   const [person, station] = await Promise.all([readPerson(db, personId), currentStation()]);
   const pinHash = person && !person.archived ? person.pinHash : null;
@@ -48,31 +44,17 @@ export async function signInHere({ personId, pin }: Knock): Promise<void> {
       throw new Refusal(`Type the PIN of ${person.name}.`, { code: "pinNeeded", field: "pin" });
     }
   } else {
-    const waitS = await tryName(db, personId, at);
+    const waitS = await tryName(db, personId);
     if (waitS > 0) throw new Refusal(waitSentence(waitS), { code: "wait", field: "pin" });
-    if (!(await verifyPassword({ hash: pinHash, password: pin }))) {
+    if (!(await verifyPassword(pinHash, pin))) {
       throw new Refusal(`That is not the PIN of ${person.name}.`, { code: "wrongPin", field: "pin" });
     }
     await forgiveName(db, personId);
   }
-  await auth().api.signOutHere({ headers: from });
-  await auth().api.signInAs({
-    body: { personId, ...(station && { stationId: station.id }) },
-    headers: from,
-  });
-}
-
-/** Ends the session of this browser, if there is one. */
-export async function signOutHere(): Promise<void> {
-  await auth().api.signOutHere({ headers: await headers() });
+  await startSession(personId, station?.id);
 }
 
 /** Whether the one who asks sits at this machine itself. */
 export async function isAtThisMachine(): Promise<boolean> {
   return ["127.0.0.1", "::1"].includes(addressOf(await headers()));
-}
-
-/** The socket's address, as the server put it into the request. */
-export function addressOf(from: Headers): string {
-  return from.get("x-tumbek-address") ?? "";
 }

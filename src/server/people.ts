@@ -1,4 +1,4 @@
-import { hashPassword } from "better-auth/crypto";
+import { hashPassword } from "@better-auth/utils/password";
 import { cleanName, type NameFailure, type PinFailure, pinFault } from "#core/people";
 import type { Result } from "#core/result";
 import { type Act, readAudit } from "#data/audit.ts";

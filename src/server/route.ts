@@ -10,7 +10,7 @@ import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { Dropped } from "./inThread.ts";
 import { isLoopback } from "./links.ts";
-import { hashOf, sessionOf } from "./session.ts";
+import { hashOf, signedIn } from "./session.ts";
 
 /** The right and the token's scope that a route takes; scope `none`: no token will do. */
 interface Rule {
@@ -103,7 +103,7 @@ export function refuse({ code, message, field }: Trouble, more: object = {}): Re
 
 async function whoAsks({ right, scope }: Rule, from: Headers): Promise<Person> {
   const token = /^Bearer (\S+)$/.exec(from.get("authorization") ?? "")?.[1];
-  const person = token === undefined ? (await sessionOf(from))?.person : await ownerOf(token, scope);
+  const person = token === undefined ? (await signedIn())?.person : await ownerOf(token, scope);
   if (!person) {
     throw new Refusal("Sign in, or send a token that a lead made: Authorization: Bearer tumbek_…", {
       code: "signIn",

@@ -1,5 +1,5 @@
 import { join } from "node:path";
-import { hashPassword } from "better-auth/crypto";
+import { hashPassword } from "@better-auth/utils/password";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import { addressFrom, connect, type Database } from "#data/connection.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";

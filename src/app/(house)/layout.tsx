@@ -4,7 +4,7 @@ import { sessionOrDoor } from "#app/guarded.tsx";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import { CounterProvider, Who } from "#features/counter/index.ts";
 import { Frame, Trouble } from "#features/frame/index.ts";
-import { IDLE_MIN } from "#server/auth.ts";
+import { IDLE_MIN } from "#server/session.ts";
 import { currentBench } from "#server/site.ts";
 import { UnitsProvider } from "#ui/units.tsx";
 import { UNITS_COOKIE, unitsFrom } from "#ui/unitsCookie.ts";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { cleanName, may, mayTapIn, pinFault, RIGHTS, type Right, ROLES, waitMin } from "#core/people";
+import { cleanName, may, mayTapIn, pauseMin, pinFault, RIGHTS, type Right, ROLES } from "#core/people";
 import { must } from "#core/result";
 
 describe("a PIN", () => {
@@ -72,8 +72,8 @@ describe("a name", () => {
   });
 });
 
-test("waits grow from the fifth wrong PIN on, to a quarter of an hour", () => {
-  expect([0, 4, 5, 6, 7, 8, 9, 10, 1000].map(waitMin)).toEqual([0, 0, 1, 2, 4, 8, 15, 15, 15]);
+test("pauses grow, to a quarter of an hour", () => {
+  expect([1, 2, 3, 4, 5, 6, 1000].map(pauseMin)).toEqual([1, 2, 4, 8, 15, 15, 15]);
 });
 
 test("a lead may do everything, a trainee nothing that a barista may not", () => {

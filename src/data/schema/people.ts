@@ -1,9 +1,23 @@
 import { sql } from "drizzle-orm";
-import { boolean, char, index, int, mysqlEnum, mysqlTable, unique, varchar } from "drizzle-orm/mysql-core";
+import {
+  bigint,
+  boolean,
+  char,
+  index,
+  int,
+  mysqlEnum,
+  mysqlTable,
+  unique,
+  varchar,
+} from "drizzle-orm/mysql-core";
 import { type AuditAction, type AuditFields, type AuditSubject, SCOPES } from "#contract/people.ts";
 import { ROLES } from "#core/people";
 import { json } from "#data/json.ts";
 import { id, liveName, name, revision, time } from "./columns.ts";
+
+/** Longest address and browser's name of a sign-in that are kept, characters. */
+export const MOST_ADDRESS = 64;
+export const MOST_USER_AGENT = 400;
 
 /** Who is at the counter, and what they may do. */
 export const people = mysqlTable(
@@ -39,26 +53,27 @@ export const stations = mysqlTable("stations", {
   endedAt: time("ended_at"),
 });
 
-/** Who is signed in where. Rows are made and ended by the sign-in package, which names these columns. */
+/** Who is signed in where. */
 export const sessions = mysqlTable("sessions", {
   id: id().primaryKey(),
-  token: char("token", { length: 32 }).notNull().unique(),
-  userId: personId("person_id").notNull(),
+  /** SHA-256 of what the browser's cookie holds. */
+  tokenHash: char("token_hash", { length: 64 }).notNull().unique(),
+  personId: personId("person_id").notNull(),
   stationId: id("station_id").references(() => stations.id),
   expiresAt: time("expires_at").notNull(),
   createdAt: time("created_at").notNull(),
-  updatedAt: time("updated_at").notNull(),
-  ipAddress: varchar("ip_address", { length: 64 }),
-  userAgent: varchar("user_agent", { length: 400 }),
+  seenAt: time("updated_at").notNull(),
+  ipAddress: varchar("ip_address", { length: MOST_ADDRESS }),
+  userAgent: varchar("user_agent", { length: MOST_USER_AGENT }),
 });
 
-/** Wrong PINs by name, and tries by address. */
-export const signInTries = mysqlTable("sign_in_tries", {
-  /** "person <id>" or "address <address>". */
-  who: varchar("who", { length: 120 }).primaryKey(),
-  tries: int("tries").notNull(),
-  /** The last one's time for a name, the minute's beginning for an address. */
-  at: time("at").notNull(),
+/** Tries and requests that are counted; the package that counts them names these columns, and their order. */
+export const limits = mysqlTable("limits", {
+  /** "<limit>:<who>". */
+  key: varchar("key", { length: 255 }).primaryKey(),
+  points: int("points").notNull().default(0),
+  /** When they are forgotten, ms since 1970. */
+  expire: bigint("expire", { mode: "number", unsigned: true }),
 });
 
 /** Tokens that let another program in at the API. */

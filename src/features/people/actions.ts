@@ -46,7 +46,7 @@ export const endSignIn = action("own")
   .action(async ({ parsedInput, ctx }) => {
     const session = await readSession(ctx.db, parsedInput);
     if (!session) return;
-    if (session.userId !== ctx.person.id && ctx.person.role !== "lead") {
+    if (session.personId !== ctx.person.id && ctx.person.role !== "lead") {
       throw new Refusal("This is somebody else's sign-in: a lead can end it.", { code: "notYours" });
     }
     await endSession(ctx.db, parsedInput);

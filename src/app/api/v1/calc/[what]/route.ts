@@ -1,8 +1,7 @@
 import { refusal } from "#calc/answer.ts";
 import { MOST_BYTES } from "#contract/calc.ts";
-import { addressOf } from "#server/door.ts";
 import { answerInThread, ThreadBusy } from "#server/inThread.ts";
-import { calcWaitS } from "#server/limit.ts";
+import { computeWaitS } from "#server/limit.ts";
 import { openRoute } from "#server/route.ts";
 
 /**
@@ -10,7 +9,7 @@ import { openRoute } from "#server/route.ts";
  * machine reaches the house.
  */
 export const POST = openRoute<{ what: string }>("here", async (request, { params }) => {
-  const waitS = await calcWaitS(addressOf(request.headers));
+  const waitS = await computeWaitS(request.headers);
   if (waitS > 0) return later(waitS);
   const bytes = await readBody(request);
   try {
