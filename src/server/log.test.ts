@@ -4,7 +4,9 @@ import { logFailure } from "./log.ts";
 
 /** What is written to the server's log for an error. */
 function logged(error: unknown) {
-  const write = vi.spyOn(fs, "writeSync").mockImplementation((_file, text) => Buffer.byteLength(String(text)));
+  const write = vi
+    .spyOn(fs, "writeSync")
+    .mockImplementation((_file, text) => Buffer.byteLength(String(text)));
   logFailure(error);
   const line = write.mock.calls.map(([, text]) => String(text)).join("");
   write.mockRestore();
