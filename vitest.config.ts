@@ -4,8 +4,6 @@ export default defineConfig({
   test: {
     include: ["src/**/*.test.{ts,tsx}", "scripts/**/*.test.mjs", "tests/**/*.test.ts"],
     globalSetup: "tests/computingThread.ts",
-    // It sets its cookie through the framework, which a test puts a browser of its own in the place of.
-    server: { deps: { inline: ["better-auth"] } },
     // Two cores: more workers would only take turns.
     maxWorkers: 2,
     // A test that hangs is ended; one that waits for a slow disk is not.

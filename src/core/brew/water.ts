@@ -154,7 +154,8 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
 
     const slurryG = bedLiquidG + uptakeG + Math.max(0, nowMovableG - mobileG);
     const capacity = c.WATER_J_PER_G_K * slurryG + groundsJPerK;
-    const warmed = flowInG * c.WATER_J_PER_G_K;
+    // Water that ran over the rim within its step warms nothing.
+    const warmed = Math.min(capacity, flowInG * c.WATER_J_PER_G_K);
     // Before this step's water the slurry held the rest of the capacity.
     tempC =
       ((capacity - warmed) * tempC + warmed * waterTempC + lossJPerK * c.ROOM_C) / (capacity + lossJPerK);
