@@ -9,10 +9,10 @@ import { people } from "#data/schema/index.ts";
 import { addToken, revokeToken } from "#data/tokens.ts";
 import { freshDatabase } from "#tests/database.ts";
 
-const SECRET = "tumbek_only-for-this-test";
+const TOKEN = "tumbek_only-for-this-test";
 const by = { personId: LEAD, at: new Date("2026-07-14T08:30:00Z") };
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
-let status: (right: { readonly scope: Scope | "none" }, secret?: string) => Promise<number>;
+let status: (right: { readonly scope: Scope | "none" }, token?: string) => Promise<number>;
 
 beforeAll(async () => {
   fresh = await freshDatabase("route");
@@ -21,9 +21,9 @@ beforeAll(async () => {
     .values(PEOPLE.map((person) => ({ ...person, pinHash: "none", createdAt: by.at })));
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   const { route } = await import("./route.ts");
-  status = async ({ scope }, secret = SECRET) => {
+  status = async ({ scope }, token = TOKEN) => {
     const handle = route({ right: "see", scope }, (_, { person }) => Response.json(person.name));
-    const headers = { authorization: `Bearer ${secret}` };
+    const headers = { authorization: `Bearer ${token}` };
     const request = new Request("http://house.invalid/api/v1/cards", { headers });
     return (await handle(request, { params: Promise.resolve({}) })).status;
   };
@@ -32,12 +32,12 @@ afterAll(() => fresh.drop());
 
 test("a token does no more than its scope, and nothing once its maker is gone or it is revoked", async () => {
   const id = uuidv7();
-  const hash = createHash("sha256").update(SECRET).digest("hex");
+  const hash = createHash("sha256").update(TOKEN).digest("hex");
   must(await addToken(fresh.db, { id, name: "till", scope: "read", hash }, by));
   expect(await status({ scope: "read" })).toBe(200);
   expect(await status({ scope: "write" })).toBe(403);
   expect(await status({ scope: "none" })).toBe(403);
-  expect(await status({ scope: "read" }, `${SECRET}s`)).toBe(401);
+  expect(await status({ scope: "read" }, `${TOKEN}s`)).toBe(401);
 
   // Another lead is there, so that this one may go.
   const second = { ...PEOPLE.find((person) => person.id === LEAD)!, id: uuidv7(), name: "Wren Tolliver" };

@@ -95,8 +95,8 @@ describe("the learned dial", () => {
     const flat = { setting: 10, perDoubling: 0, perShortfall: 0 };
     const lessons = [
       lesson(12),
-      lesson(14, { bedDepthMm: 64 }),
-      lesson(9, { bedDepthMm: 16, shortfall: 0.5 }),
+      lesson(12.5, { bedDepthMm: 64 }),
+      lesson(11.5, { bedDepthMm: 16, shortfall: 0.5 }),
     ];
     const { at, sdUnits } = learned(lessons, { model: flat });
     const plain = plainly(lessons, flat);
