@@ -7,6 +7,9 @@ const COMMANDS = {
   test: "run every check and test",
   calc: "compute without a house: calc <sheet|ice> reads JSON on stdin (--schema prints the schemas)",
   bench: "measure, and print the table of docs/performance.md",
+  fuzz: "ask every action and route with 24,200 messages, nearly right and hostile",
+  mutate:
+    "change the code in small ways, and count how many a test notices (core, scaling, server, data; --all)",
   shots: "take the pictures of docs/screenshots from the demo house",
 };
 

@@ -1,4 +1,3 @@
-import { readdirSync } from "node:fs";
 import { join, relative } from "node:path";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
@@ -7,12 +6,7 @@ import { may, RIGHTS, type Right, ROLES, type Role } from "#core/people";
 import { BARISTA, LEAD, TRAINEE } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { freshDatabase, noHash } from "./database.ts";
-
-const SRC = join(import.meta.dirname, "../src");
-const filesOf = (pattern: RegExp) =>
-  readdirSync(SRC, { recursive: true, encoding: "utf8" })
-    .filter((file) => pattern.test(file))
-    .toSorted();
+import { SRC, sourceFiles } from "./sources.ts";
 
 /** What every action asks for; `door` for those before anybody is signed in. One that is not here fails. */
 const ACTIONS: Readonly<Record<string, Right | "door">> = {
@@ -148,7 +142,7 @@ beforeAll(async () => {
 afterAll(() => fresh.drop());
 
 const modulesOf = async (pattern: RegExp) => {
-  const files = filesOf(pattern);
+  const files = sourceFiles(pattern);
   expect(files.length).toBeGreaterThan(3);
   return Promise.all(
     files.map(async (file) => [file, await import(/* @vite-ignore */ join(SRC, file))] as const),

@@ -1,7 +1,6 @@
 import { readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { readAddress, setUpAddress } from "../lib/database.mjs";
-import { withFreshHouse } from "../lib/freshHouse.mjs";
+import { nameDatabaseOfTests, withFreshHouse } from "../lib/freshHouse.mjs";
 import { ensurePackages } from "../lib/packages.mjs";
 import { houseFrom, ROOT } from "../lib/place.mjs";
 import { runShown, say } from "../lib/run.mjs";
@@ -23,10 +22,10 @@ export async function run() {
   };
   check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
   await withFreshHouse(".tumbek/test", () => {
-    const { home, database } = houseFrom();
+    const { home } = houseFrom();
     check("types of the core, without the browser's or Node's", bin("tsc"), ["-p", "src/core"]);
     check("types", bin("tsc"), ["-p", "."]);
-    process.env.TUMBEK_DATABASE = JSON.stringify(setUpAddress(readAddress(database)));
+    nameDatabaseOfTests();
     counts.push(vitest(bin("vitest"), join(home, "vitest.json")));
     counts.push(playwright(bin("playwright"), join(home, "playwright.json")));
   });

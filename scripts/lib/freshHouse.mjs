@@ -1,6 +1,7 @@
 import { rmSync } from "node:fs";
 import { run as start } from "../commands/start.mjs";
 import { run as stop } from "../commands/stop.mjs";
+import { readAddress, setUpAddress } from "./database.mjs";
 import { CHROMIUM, ensureDebian, POPPLER } from "./debian.mjs";
 import { houseFrom } from "./place.mjs";
 import { freePort } from "./ports.mjs";
@@ -34,4 +35,10 @@ export async function withFreshHouse(home, work) {
   } finally {
     await stop();
   }
+}
+
+/** Names the house's database in the environment, by the account that may make others: each file of tests has one of its own. */
+export function nameDatabaseOfTests() {
+  const { database } = houseFrom();
+  process.env.TUMBEK_DATABASE = JSON.stringify(setUpAddress(readAddress(database)));
 }

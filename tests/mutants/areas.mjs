@@ -1,0 +1,10 @@
+/** What is mutated, and the tests that are to notice. */
+export const AREAS = {
+  core: { tests: ["src/core/**/*.test.ts", "src/calc/**/*.test.ts"], leastPct: 80 },
+  scaling: { tests: ["src/scaling/**/*.test.ts", "tests/*.test.ts"], leastPct: 80 },
+  server: { tests: ["src/server/**/*.test.ts", "tests/*.test.ts"], leastPct: 70 },
+  data: { tests: ["src/data/**/*.test.ts", "src/server/**/*.test.ts", "tests/*.test.ts"], leastPct: 70 },
+};
+
+/** These look at the files of the house, not at what they do. */
+export const OF_FILES = ["arrows", "secrets", "commands", "walk"].map((name) => `tests/${name}.test.ts`);

@@ -1,0 +1,12 @@
+import { defineConfig } from "vitest/config";
+import { AREAS, OF_FILES } from "./areas.mjs";
+
+/** The tests of one area alone; what the others would notice too does not count for it. */
+export default defineConfig({
+  test: {
+    include: AREAS[process.env.TUMBEK_AREA as keyof typeof AREAS].tests,
+    exclude: OF_FILES,
+    testTimeout: 180_000,
+    hookTimeout: 180_000,
+  },
+});
