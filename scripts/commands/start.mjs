@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import { ensureBuild, ensureBundle, SERVER } from "../lib/build.mjs";
-import { setUpAddress, startDatabase } from "../lib/database.mjs";
+import { setUpAddress, startDatabase, stopDatabase } from "../lib/database.mjs";
 import { ensureDebian, MARIADB } from "../lib/debian.mjs";
 import { alone } from "../lib/lock.mjs";
 import { ensurePackages } from "../lib/packages.mjs";
@@ -9,6 +9,7 @@ import { isFree } from "../lib/ports.mjs";
 import { runLogged, say } from "../lib/run.mjs";
 import { addressHere, answers, runningServer, startServer, stopServer } from "../lib/server.mjs";
 import { Trouble } from "../lib/trouble.mjs";
+import { upgraded } from "../lib/upgrade.mjs";
 
 export async function run(args) {
   const empty = args.includes("--empty");
@@ -23,8 +24,18 @@ async function start(house, empty) {
   await refuseAddress(house);
   ensureDebian([MARIADB], house.logs);
   ensurePackages(house.logs);
-  const database = await startDatabase(house.database);
-  await setUp(house, database, empty);
+  const database = await upgraded(
+    house.database,
+    async () => {
+      await stopServer(house);
+      await stopDatabase(house.database);
+    },
+    async () => {
+      const address = await startDatabase(house.database);
+      await setUp(house, address, empty);
+      return address;
+    },
+  );
   const build = ensureBuild(house);
   const running = runningServer(house);
   const isSame = running && sameServer(running, house, build);

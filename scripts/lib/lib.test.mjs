@@ -1,15 +1,15 @@
 import { spawn } from "node:child_process";
 import { createPrivateKey, X509Certificate } from "node:crypto";
-import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { networkInterfaces, tmpdir } from "node:os";
 import { join } from "node:path";
 import { createConnection } from "mysql2/promise";
-import { afterAll, describe, expect, test } from "vitest";
+import { afterAll, afterEach, beforeEach, describe, expect, test, vi } from "vitest";
 import { ensureCertificate } from "./certificate.mjs";
 import { databasePid, setUpAddress, startDatabase, stopDatabase } from "./database.mjs";
 import { ensureDebian, MARIADB } from "./debian.mjs";
-import { refuseSmallDisk } from "./disk.mjs";
+import { refuseDiskUnder, refuseSmallDisk } from "./disk.mjs";
 import { clientAddress, isCrossSite, isKnownHost, knownNames, proxiesFrom } from "./door.mjs";
 import { alone } from "./lock.mjs";
 import { ensurePackages } from "./packages.mjs";
@@ -17,6 +17,7 @@ import { freePort, isFree } from "./ports.mjs";
 import { findProcess, isOurs } from "./processes.mjs";
 import { readWhole, writeWhole } from "./smallFile.mjs";
 import { explain, Trouble } from "./trouble.mjs";
+import { upgraded } from "./upgrade.mjs";
 
 const folder = mkdtempSync(join(tmpdir(), "tumbek-test-"));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -196,6 +197,60 @@ test("a disk that is too small for a new house is a sentence, before anything is
   expect(() => refuseSmallDisk("house", disk(500))).not.toThrow();
   expect(() => refuseSmallDisk("house", disk(120))).toThrow(/has 120 MB left.*takes 500.*TUMBEK_HOME/);
   expect(() => refuseSmallDisk("house", disk(0))).toThrow(Trouble);
+});
+
+describe("a house whose tables are changed", () => {
+  const folder = mkdtempSync(join(tmpdir(), "tumbek-upgrade-"));
+  const table = join(folder, "data", "table");
+  const stopped = vi.fn();
+  const start = (bringUp, wanted = "second") => upgraded(folder, stopped, async () => bringUp(), wanted);
+  beforeEach(() => {
+    vi.spyOn(console, "log").mockReturnValue(undefined);
+    stopped.mockClear();
+  });
+  afterEach(() => vi.restoreAllMocks());
+  afterAll(() => rmSync(folder, { recursive: true }));
+
+  test("is a new one first, of which there is nothing to keep", async () => {
+    const address = await start(() => {
+      mkdirSync(join(folder, "data"));
+      writeFileSync(table, "first");
+      return "address";
+    }, "first");
+    expect(address).toBe("address");
+    expect(stopped).not.toHaveBeenCalled();
+  });
+
+  test("stands as it was when the change was killed half-way, and then is changed", async () => {
+    const half = async () => {
+      writeFileSync(table, "half");
+      throw new Error("killed");
+    };
+    await expect(start(half)).rejects.toThrow("killed");
+    expect(stopped).toHaveBeenCalledOnce();
+    // Killed once more, while the copy is put back.
+    rmSync(join(folder, "data"), { recursive: true });
+    await start(() => {
+      expect(readFileSync(table, "utf8")).toBe("first");
+      writeFileSync(table, "second");
+    });
+    expect(readFileSync(table, "utf8")).toBe("second");
+  });
+
+  test("is neither stopped nor copied again while there is nothing to change; copies that were left half made or half gone count for nothing", async () => {
+    for (const left of ["before.new", "before.old"]) mkdirSync(join(folder, left));
+    await start(() => expect(readdirSync(folder).toSorted()).toEqual(["data", "migrated"]));
+    expect(stopped).not.toHaveBeenCalled();
+    expect(readFileSync(table, "utf8")).toBe("second");
+  });
+
+  test("is refused where its disk has no room for the copy", () => {
+    const disk = () => ({ bavail: 1000, bsize: 1e6 });
+    expect(() => refuseDiskUnder("house", 900e6, disk)).not.toThrow();
+    expect(() => refuseDiskUnder("house", 901e6, disk)).toThrow(
+      /has 1000 MB left.*takes 1001.*Nothing was changed/,
+    );
+  });
 });
 
 test("a small file is whole, missing, or damaged: never half read", () => {
