@@ -1,11 +1,26 @@
 import { defineConfig } from "@playwright/test";
 
-/** Run by `./tumbek test`, which starts a house of the tests' own and says where it is. */
+interface House {
+  readonly home: string;
+  readonly port: number;
+}
+
+const { TUMBEK_HOUSES, TUMBEK_HOME = "", TUMBEK_PORT } = process.env;
+/** Houses of the tests' own, one for each worker; or the one that is named in the environment. */
+const houses: readonly House[] = TUMBEK_HOUSES
+  ? JSON.parse(TUMBEK_HOUSES)
+  : [{ home: TUMBEK_HOME, port: Number(TUMBEK_PORT) }];
+const house = houses[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? houses[0]!;
+// What a journey starts by Tumbek's own commands, or looks up in a folder, is of its own house.
+process.env.TUMBEK_HOME = house.home;
+process.env.TUMBEK_PORT = String(house.port);
+
+/** Run by `./tumbek test`, which starts the houses and says where they are. */
 export default defineConfig({
   testDir: "e2e",
   outputDir: ".tumbek/test/browser",
-  // The journeys share one house, and some of them stop it.
-  workers: 1,
+  // A file's journeys share one house, and some of them stop it.
+  workers: houses.length,
   // Far above what a journey takes: a busy machine must not decide what is right.
   timeout: 300_000,
   expect: { timeout: 20_000 },
@@ -15,7 +30,7 @@ export default defineConfig({
     { name: "after", testMatch: "after/**", dependencies: ["journeys"] },
   ],
   use: {
-    baseURL: `http://${process.env.TUMBEK_HOST}:${process.env.TUMBEK_PORT}`,
+    baseURL: `http://127.0.0.1:${house.port}`,
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",
     timezoneId: "Europe/London",

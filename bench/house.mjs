@@ -49,7 +49,7 @@ const ROUNDS = 3;
  * What a running house takes: its pages at the server, Scale's first load, and an edit on the drawing.
  *
  * @param base the house's address
- * @param house what is done to it between the rows: `crowd` makes many cards rest on a batch and answers with its id; `fill` makes
+ * @param house what is done to it between the rows: `crowd` makes so many cards rest on a batch and answers with its id; `fill` makes
  * the house a large one, which is measured last
  * @returns rows of the bench's table
  */
@@ -107,10 +107,20 @@ export async function benchHouse(base, { fill, crowd }) {
   });
   rows.push({ what: "sign-in with a PIN", ...signIn, limit: SIGN_IN_LIMIT_MS, unit: "ms" });
   rows.push(await underLoad(base, cookie, card));
-  const batch = await crowd();
+  const batch = await crowd(CROWD);
   const [batchPage] = await quietest([() => serverMs(`${base}/log/${batch}`, cookie)]);
   const what = `a batch's page at the server, ${CROWD} cards resting on it`;
   rows.push({ what, ...batchPage, limit: BATCH_LIMIT_MS, unit: "ms" });
+  await crowd(MANY_CARDS - CROWD);
+  for (const [path, limit] of Object.entries(CROWDED_LIMITS_MS)) {
+    const figures = await timed(() => crowdedMs(base + path, cookie));
+    rows.push({
+      what: `${path}, p95 of ${READERS} who ask at once, ${MANY_CARDS} cards`,
+      ...figures,
+      limit,
+      unit: "ms",
+    });
+  }
   rows.push(...(await largeHouse(base, cookie, fill)));
   return rows;
 }
@@ -123,6 +133,27 @@ const WRITERS = 2;
 const LOOKS_MS = 1000;
 const LOAD_MS = 20_000;
 const LOOP_LIMIT_MS = 50;
+
+/** Of the big pot, at the site. */
+const MANY_CARDS = 341;
+const CROWDED_LIMITS_MS = { "/scale": 365, "/shift": 500, "/log": 365 };
+const CROWDED_REQUESTS = 40;
+
+/** The time that 95 of 100 pages are there in, when twenty people ask for the next as soon as they have one. */
+async function crowdedMs(url, cookie) {
+  const times = [];
+  const reader = async (requests, counted) => {
+    for (let i = 0; i < requests; i++) {
+      const start = performance.now();
+      await (await fetch(url, { headers: { cookie } })).text();
+      if (counted) times.push(performance.now() - start);
+    }
+  };
+  for (const counted of [false, true]) {
+    await Promise.all(Array.from({ length: READERS }, () => reader(counted ? CROWDED_REQUESTS : 5, counted)));
+  }
+  return times.toSorted((a, b) => a - b)[Math.floor(times.length * 0.95)];
+}
 
 /** How long the server's event loop is held, while people read and write. */
 async function underLoad(base, cookie, card) {

@@ -112,7 +112,7 @@ test("opened to its network: over TLS, by its own certificate, and nothing witho
     createHash("sha256").update(raw).digest("hex"),
   );
   await expect(page.getByText(fingerprint256)).toBeVisible();
-  for (const secret of ["certificate/key.pem", "secret", "database/secret.json"]) {
+  for (const secret of ["certificate/key.pem", "database/secret.json"]) {
     expect(statSync(join(own.home, secret)).mode & 0o077, secret).toBe(0);
   }
   if (outside) {

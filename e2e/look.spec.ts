@@ -1,51 +1,79 @@
-import { expect, overflows, seriousFaults, test } from "./page.ts";
+import type { Page } from "@playwright/test";
+import { expect, overflows, saved, seriousFaults, test } from "./page.ts";
 
 const ICED =
   "/scale?recipe=0190a5c0-0000-7000-8000-000000000066&serve=iced&vessel=0190a5c0-0000-7000-8000-000000000034&pins=yieldG:2400,totalRatio:15,finalTempC:8";
 
+const LIST = "/shift?day=2026-07-15";
+const RECIPE = "/recipes/0190a5c0-0000-7000-8000-000000000060";
+const PRESS = "/recipes/0190a5c0-0000-7000-8000-000000000062";
+const PLACES = {
+  "scale, lists, walls and the log": [
+    "/scale",
+    ICED,
+    LIST,
+    "/cards",
+    "/me",
+    "/people",
+    "/people/jobs",
+    "/people/audit",
+    "/sign-in",
+    "/wall",
+    "/wall?print=cards",
+    "/wall?print=labels",
+    "/log",
+    "/log/0190a5c0-0000-7000-8000-000000010100",
+    "/log/moved",
+    "/log/forecast",
+  ],
+  "recipes and bench": [
+    "/recipes",
+    RECIPE,
+    `${RECIPE}/edit`,
+    PRESS,
+    `${PRESS}/edit`,
+    "/recipes/compare?a=0190a5c0-0000-7000-8000-000000000064&b=0190a5c0-0000-7000-8000-000000000065",
+    `${RECIPE}/approve?v=0190a5c0-0000-7000-8000-000000000064`,
+    "/recipes/sites",
+    ...["", "/vessels", "/brewers", "/grinders", "/coffees", "/supplies", "/care", "/house"].map(
+      (part) => `/bench${part}`,
+    ),
+  ],
+} as const;
+
+test.describe.configure({ mode: "parallel" });
+
+/** Nothing on these pages that axe finds serious, nothing cut off, and nothing wider than the page. */
+async function canBeRead(page: Page, paths: readonly string[]) {
+  for (const path of paths) {
+    await page.goto(path);
+    await page.getByRole("main").waitFor();
+    expect(await seriousFaults(page), path).toEqual([]);
+    expect(await overflows(page), path).toEqual([]);
+  }
+}
+
 for (const colorScheme of ["light", "dark"] as const) {
   for (const width of [390, 1280, 1600]) {
-    test(`every screen can be read by all, ${colorScheme}, ${width} wide`, async ({ page }) => {
-      await page.emulateMedia({ colorScheme });
-      await page.setViewportSize({ width, height: 800 });
-      await page.goto("/shift?day=2026-07-15");
-      const listed = page.getByRole("main").getByRole("link").first();
-      await expect(listed, "a card of the list that the lead's journey left").toBeVisible();
-      const card = await listed.getAttribute("href");
-      const places = ["/scale", ICED, "/shift?day=2026-07-15", card ?? "", "/me", "/people"];
-      const walls = ["/wall", "/wall?print=cards", "/wall?print=labels"];
-      const batch = "/log/0190a5c0-0000-7000-8000-000000010100";
-      const logs = ["/log", batch, "/log/moved", "/log/forecast"];
-      const recipe = "/recipes/0190a5c0-0000-7000-8000-000000000060";
-      const press = "/recipes/0190a5c0-0000-7000-8000-000000000062";
-      const compare =
-        "/recipes/compare?a=0190a5c0-0000-7000-8000-000000000064&b=0190a5c0-0000-7000-8000-000000000065";
-      const approve = `${recipe}/approve?v=0190a5c0-0000-7000-8000-000000000064`;
-      const recipes = [
-        "/recipes",
-        recipe,
-        `${recipe}/edit`,
-        press,
-        `${press}/edit`,
-        compare,
-        approve,
-        "/recipes/sites",
-      ];
-      const parts = ["", "/vessels", "/brewers", "/grinders", "/coffees", "/supplies", "/care", "/house"];
-      for (const path of [
-        ...places,
-        ...walls,
-        ...logs,
-        ...recipes,
-        ...parts.map((part) => `/bench${part}`),
-        "/people/audit",
-        "/sign-in",
-      ]) {
-        await page.goto(path);
-        await page.getByRole("main").waitFor();
-        expect(await seriousFaults(page), path).toEqual([]);
-        expect(await overflows(page), path).toEqual([]);
+    test.describe(`${colorScheme}, ${width} wide`, () => {
+      test.use({ colorScheme, viewport: { width, height: 800 } });
+
+      for (const [what, paths] of Object.entries(PLACES)) {
+        test(`${what} can be read by all`, ({ page }) => canBeRead(page, paths));
       }
+
+      test("a card, and the list that it is on, can be read by all", async ({ page }) => {
+        await page.goto("/scale");
+        await page.getByRole("button", { name: "Save as card" }).click();
+        await page.getByRole("button", { name: "Open it" }).click();
+        await expect(page).toHaveURL(/\/cards\//);
+        const card = new URL(page.url()).pathname;
+        await page.goto(LIST);
+        await page.getByRole("combobox", { name: "add a card" }).click();
+        await page.getByRole("option").first().click();
+        await saved(page);
+        await canBeRead(page, [card, LIST]);
+      });
     });
   }
 }

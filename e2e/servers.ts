@@ -30,8 +30,6 @@ export async function sharedHouse(name: string) {
     TUMBEK_DIST: dist,
     TUMBEK_HOST: "127.0.0.1",
     TUMBEK_DATABASE: JSON.stringify(database),
-    // One secret for all: a sign-in at one server counts at the others.
-    TUMBEK_SECRET: randomBytes(32).toString("hex"),
     TUMBEK_CALC_THREAD: await ensureBundle("src/calc/thread.ts", CALC, logs),
   };
   const setUp = await ensureBundle("src/server/setUp.ts", SERVER, logs);

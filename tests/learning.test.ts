@@ -5,6 +5,7 @@ import { BARISTA, DEMO_IDS } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { brewers } from "#data/schema/index.ts";
 import { freshDatabase, noHash } from "./database.ts";
+import { readLog } from "./serverLog.ts";
 
 vi.mock("next/headers", () => ({ cookies: async () => ({ get: () => undefined }) }));
 const measured = vi.hoisted(() => vi.fn());
@@ -32,7 +33,7 @@ test("a batch is logged although the house fails to learn from it: it was kept, 
   await fresh.db.update(brewers).set({ retentionFrom: "log", retentionGPerG: 1 });
   const failure = new Error("the disk is full");
   measured.mockRejectedValue(failure);
-  const told = vi.spyOn(process.stderr, "write").mockReturnValue(true);
+  const serverLog = readLog();
   const id = uuidv7();
   const pot = { brewerId: DEMO_IDS.brewers.fulmar, doseG: 200, waterG: 3229, iceG: 0, yieldG: 2805 };
   const unsaid = { coffeeId: null, vesselId: null, grinderId: null, dialSetting: null, method: null };
@@ -40,7 +41,7 @@ test("a batch is logged although the house fails to learn from it: it was kept, 
   const batch = { id, ...pot, ...unsaid, ...more, liked: null, note: "", at: NOW.toISOString() };
   expect(await log(batch, { personId: BARISTA, at: NOW })).toEqual({});
   expect(measured).toHaveBeenCalled();
-  expect(told.mock.calls.flat().join("")).toContain("the disk is full");
-  told.mockRestore();
+  expect(serverLog.said()).toContain("the disk is full");
+  serverLog.end();
   expect(await findBatch(fresh.db, id)).toMatchObject({ doseG: 200 });
 });

@@ -5,8 +5,13 @@ import { DEMO, expect, test } from "../page.ts";
 
 /** Run after all other journeys: what they left in the house's logs. */
 test("no log of the whole run holds a PIN, a token, a cookie or a password", async () => {
-  const home = process.env.TUMBEK_HOME ?? "";
-  const houses = [home, join(home, "real-house")].filter((house) => existsSync(house));
+  const { TUMBEK_HOUSES, TUMBEK_HOME = "" } = process.env;
+  const own: readonly { home: string }[] = TUMBEK_HOUSES
+    ? JSON.parse(TUMBEK_HOUSES)
+    : [{ home: TUMBEK_HOME }];
+  const houses = own
+    .flatMap(({ home }) => [home, join(home, "real-house")])
+    .filter((house) => existsSync(house));
   const secrets = new Map<string, string>();
   for (const { name, pin } of Object.values(DEMO)) secrets.set(pin, `the PIN of ${name}`);
   for (const pin of ["the kettle sings at six", "518204", "739104"])

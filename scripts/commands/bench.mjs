@@ -10,8 +10,6 @@ const CORRECTIONS_LIMIT_MS = 2000;
 const FOLLOWING_CARDS = 50;
 const FOLLOWING_LIMIT_MS = 5000;
 const HELD_LIMIT_MS = 50;
-/** Cards that rest on the batch whose page is measured. */
-const CROWD = 100;
 
 /** Names the running house in the environment, for what is measured on its database by this process. */
 async function nameHouse(logs) {
@@ -67,10 +65,10 @@ async function following(logs) {
   ];
 }
 
-/** Lets many cards rest on a batch of the running house; answers with the batch's id. */
-async function crowd(logs) {
+/** Lets so many cards rest on a batch of the running house; answers with the batch's id. */
+async function crowd(logs, count) {
   const bundle = await ensureBundle("bench/following.ts", ["bench", "src", "tests"], logs);
-  return (await import(bundle)).crowd(CROWD);
+  return (await import(bundle)).crowd(count);
 }
 
 /** Fills the running house up to a large one. */
@@ -87,7 +85,7 @@ export async function run() {
     const within = [];
     await nameHouse(logs);
     const rows = await benchHouse(`http://${host}:${port}`, {
-      crowd: () => crowd(logs),
+      crowd: (count) => crowd(logs, count),
       fill: async () => {
         within.push(await session(logs), await corrections(logs), ...(await following(logs)));
         await fill(logs);

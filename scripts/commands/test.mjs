@@ -21,18 +21,29 @@ export async function run() {
     counts.push({ passed: passed ? 1 : 0, failed: passed ? 0 : 1 });
   };
   check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
-  await withFreshHouse(".tumbek/test", () => {
+  await withFreshHouse(".tumbek/test", async () => {
     const { home } = houseFrom();
     check("types of the core, without the browser's or Node's", bin("tsc"), ["-p", "src/core"]);
     check("types", bin("tsc"), ["-p", "."]);
     nameDatabaseOfTests();
     counts.push(vitest(bin("vitest"), join(home, "vitest.json")));
-    counts.push(playwright(bin("playwright"), join(home, "playwright.json")));
+    // Journeys change a house and some of them stop it: each of two workers has its own.
+    const one = placeOfHouse();
+    await withFreshHouse(".tumbek/test-two", () => {
+      process.env.TUMBEK_HOUSES = JSON.stringify([one, placeOfHouse()]);
+      counts.push(playwright(bin("playwright"), join(home, "playwright.json")));
+    });
   });
   const passed = counts.reduce((sum, count) => sum + count.passed, 0);
   const failed = counts.reduce((sum, count) => sum + count.failed, 0);
   say(`${passed} passed, ${failed} failed`);
   return failed === 0 && passed > 0 ? 0 : 1;
+}
+
+/** Where a house is, as the journeys find it. */
+function placeOfHouse() {
+  const { home, port } = houseFrom();
+  return { home, port };
 }
 
 function vitest(program, report) {

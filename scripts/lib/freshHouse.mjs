@@ -16,6 +16,7 @@ const FIXED_NOW = "2026-07-14T08:30:00Z";
  * @param home the house's folder
  */
 export async function withFreshHouse(home, work) {
+  const outside = { ...process.env };
   Object.assign(process.env, {
     TUMBEK_HOME: home,
     // Not the build that may be serving.
@@ -34,6 +35,9 @@ export async function withFreshHouse(home, work) {
     return await work();
   } finally {
     await stop();
+    // A house within another one's work gives that one its place back.
+    for (const name of Object.keys(process.env)) if (!(name in outside)) delete process.env[name];
+    Object.assign(process.env, outside);
   }
 }
 

@@ -1,15 +1,13 @@
-import fs from "node:fs";
-import { expect, test, vi } from "vitest";
+import { expect, test } from "vitest";
+import { readLog } from "#tests/serverLog.ts";
 import { logFailure } from "./log.ts";
 
 /** What is written to the server's log for an error. */
 function logged(error: unknown) {
-  const write = vi
-    .spyOn(fs, "writeSync")
-    .mockImplementation((_file, text) => Buffer.byteLength(String(text)));
+  const log = readLog();
   logFailure(error);
-  const line = write.mock.calls.map(([, text]) => String(text)).join("");
-  write.mockRestore();
+  const line = log.said();
+  log.end();
   return { line, said: JSON.parse(line) as Record<string, unknown> };
 }
 

@@ -1,5 +1,6 @@
 import { expect, test, vi } from "vitest";
 import { OutcomeUnknown } from "#data/failures.ts";
+import { readLog } from "#tests/serverLog.ts";
 import { Refusal, troubleOf } from "./action.ts";
 import { refuse } from "./route.ts";
 
@@ -37,8 +38,8 @@ test.each([
 });
 
 test("what nobody expected is written down and said", () => {
-  const write = vi.spyOn(process.stderr, "write").mockReturnValue(true);
+  const log = readLog();
   expect(troubleOf(new Error("a bug")).code).toBe("failed");
-  expect(write.mock.calls.flat().join("")).toContain("a bug");
-  write.mockRestore();
+  expect(log.said()).toContain("a bug");
+  log.end();
 });
