@@ -235,17 +235,23 @@ async function routes(): Promise<Target[]> {
   return found;
 }
 
+const schemasOf = (some: readonly Target[]) =>
+  new Map(
+    some.flatMap((target) =>
+      target.schema
+        ? [
+            [
+              target,
+              z.toJSONSchema(target.schema, { io: "input", unrepresentable: "any" }) as JsonSchema,
+            ] as const,
+          ]
+        : [],
+    ),
+  );
+
 test(`whatever comes from outside is answered, and never as something that went wrong here (${INPUTS} inputs, seed ${SEED})`, async () => {
   const random = seeded(SEED);
-  const schemas = new Map<Target, JsonSchema>();
-  for (const target of targets) {
-    if (target.schema) {
-      schemas.set(
-        target,
-        z.toJSONSchema(target.schema, { io: "input", unrepresentable: "any" }) as JsonSchema,
-      );
-    }
-  }
+  const schemas = schemasOf(targets);
   let [withSchema, passing] = [0, 0];
   const failures: unknown[] = [];
   const slowest = new Map<string, number>();
@@ -286,4 +292,30 @@ test(`whatever comes from outside is answered, and never as something that went 
   }
   expect(failures).toEqual([]);
   expect(passing / withSchema).toBeGreaterThan(LEAST_PASSING);
+}, 3_600_000);
+
+test("twenty at once of every action: each is answered, and no transaction is left standing", async () => {
+  const random = seeded(SEED);
+  const acts = schemasOf(targets.filter(({ name }) => name.startsWith("features/")));
+  const failures: unknown[] = [];
+  for (const [target, schema] of acts) {
+    await signEverybodyIn();
+    browser.token = tokens.lead;
+    const fits = () => {
+      for (let i = 0; i < 50; i++) {
+        const message = madeFrom(schema, random, ids);
+        if (target.schema?.safeParse(message).success) return message;
+      }
+      return undefined;
+    };
+    const same = fits();
+    const inputs = Array.from({ length: 20 }, (_, i) => (i % 2 === 0 ? same : fits()));
+    const replies = await Promise.all(inputs.map((input) => target.ask(input, random).catch(thrown)));
+    for (const { failed, said } of replies) if (failed) failures.push({ target: target.name, said });
+  }
+  expect(failures).toEqual([]);
+  const [standing] = await fresh.db.execute(
+    sql`SELECT trx_id FROM information_schema.innodb_trx WHERE trx_started < NOW() - INTERVAL 10 SECOND`,
+  );
+  expect(standing).toEqual([]);
 }, 3_600_000);
