@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
 import { fail } from "#core/result";
 import { readCard } from "#data/cards.ts";
-import { BARISTA, DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
+import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import {
   addJob,
@@ -17,6 +17,7 @@ import {
   TryLost,
   takeJob,
 } from "#data/jobs.ts";
+import { setStandard } from "#data/recipes.ts";
 import { cards, coffees, jobs } from "#data/schema/index.ts";
 import { approveBatch } from "#data/standards.ts";
 import { transact } from "#data/transact.ts";
@@ -24,10 +25,11 @@ import { bigPot } from "./batches.ts";
 import { aCard, asSeen } from "./cards.ts";
 import { freshDatabase, noHash } from "./database.ts";
 
-vi.mock("next/headers", () => ({
-  headers: async () => new Headers(),
-  cookies: async () => ({ get: () => undefined }),
-}));
+/** A job is done by whichever server looks for one, which is in no request then. */
+vi.mock("next/headers", () => {
+  const outside = () => Promise.reject(new Error("there is no request here"));
+  return { headers: outside, cookies: outside };
+});
 /** What happens while cards are worked out, and before they are kept. */
 const meanwhile = vi.hoisted(() => ({ happens: async () => {} }));
 vi.mock("#server/inThread.ts", async (original) => {
@@ -196,6 +198,22 @@ describe("what follows from an approval", () => {
     expect((await sheetOf(cardId)).standard).toMatchObject({ batchId: pot.id });
     expect(await listOpenJobs(fresh.db)).toEqual([]);
     await server.endStandard(pot.id, by);
+  });
+
+  test("is done so for a recipe's new standard, too", async () => {
+    const cardId = await aCard(fresh.db, NOW);
+    const [seen] = await asSeen(fresh.db, [cardId]);
+    const [v3, v4] = [demoId(64), demoId(65)];
+    const request = { versionId: v3, only: [seen!] };
+    await transact(fresh.db, async (tx) => {
+      await setStandard(tx, v3, by);
+      await addJob(tx, { kind: "followVersion", request }, by);
+    });
+    await server.workOff();
+    expect((await sheetOf(cardId)).madeWith.recipeVersionId).toBe(v3);
+    expect(await listOpenJobs(fresh.db)).toEqual([]);
+    await transact(fresh.db, (tx) => setStandard(tx, v4, by));
+    await fresh.db.delete(cards).where(eq(cards.id, cardId));
   });
 
   test("leaves a card alone that somebody changed since the lead saw it", async () => {

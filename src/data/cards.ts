@@ -142,13 +142,18 @@ export interface ListedCard extends Card {
   readonly days: readonly string[];
 }
 
-/** Every card that was made from a version of a recipe, with the days from `from` on that list it. */
-export function readCardsOfRecipe(db: Database, recipeId: string, from: string): Promise<ListedCard[]> {
+/** Every card of a site that was made from a version of a recipe, with the days from `from` on that list it. */
+export function readCardsOfRecipe(
+  db: Database,
+  siteId: string,
+  recipeId: string,
+  from: string,
+): Promise<ListedCard[]> {
   const versions = db
     .select({ id: recipeVersions.id })
     .from(recipeVersions)
     .where(eq(recipeVersions.recipeId, recipeId));
-  return listed(db, inArray(cards.recipeVersionId, versions), from);
+  return listed(db, and(eq(cards.siteId, siteId), inArray(cards.recipeVersionId, versions)), from);
 }
 
 /** The reach of a changed standard: cards of a coffee on a brewer, and cards by a grinder's learned dial. */

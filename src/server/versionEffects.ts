@@ -6,7 +6,6 @@ import { Refusal } from "./action.ts";
 import { benchOf } from "./bench.ts";
 import { effectsOn } from "./cardEffects.ts";
 import { database } from "./database.ts";
-import { siteToday } from "./site.ts";
 
 /**
  * Every card of a recipe as one of its versions would make it, by the cards' sites.
@@ -19,12 +18,12 @@ export async function effectsOfVersion(
 ): Promise<readonly (readonly [siteId: string, effects: readonly CardEffect[]])[]> {
   const to = await findBenchRecipe(database(), versionId);
   if (!to) throw new Refusal(NOT_A_RECIPE, { code: "notThere" });
-  const cards = await readCardsOfRecipe(database(), to.recipeId, await siteToday());
   const bySite: (readonly [string, readonly CardEffect[]])[] = [];
-  for (const siteId of new Set(cards.map((card) => card.siteId))) {
+  for (const { id: siteId } of (await benchOf(""))?.sites ?? []) {
     const bench = await benchOf(siteId);
-    const cardsOfSite = cards.filter((card) => card.siteId === siteId);
-    if (bench) bySite.push([siteId, await effectsOn(cardsOfSite, bench, { by: "version", to }, signal)]);
+    if (!bench) continue;
+    const cards = await readCardsOfRecipe(database(), siteId, to.recipeId, bench.today);
+    if (cards.length > 0) bySite.push([siteId, await effectsOn(cards, bench, { by: "version", to }, signal)]);
   }
   return bySite;
 }
