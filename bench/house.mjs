@@ -133,6 +133,7 @@ const WRITERS = 2;
 const LOOKS_MS = 1000;
 const LOAD_MS = 20_000;
 const LOOP_LIMIT_MS = 50;
+const MOST_SERVERS = 2;
 
 /** Of the big pot, at the site. */
 const MANY_CARDS = 341;
@@ -158,7 +159,16 @@ async function crowdedMs(url, cookie) {
 /** How long the server's event loop is held, while people read and write. */
 async function underLoad(base, cookie, card) {
   const pages = ["/scale", "/shift", "/log", "/wall", "/bench", "/recipes", card];
-  const loopMs = async () => (await (await fetch(`${base}/api/health`)).json()).eventLoopP99Ms;
+  // A house has more than one server: each new connection reaches the next.
+  const headersOfOne = { connection: "close" };
+  const loopMs = async () => {
+    const all = [];
+    for (let i = 0; i < 2 * MOST_SERVERS; i++) {
+      const reply = await fetch(`${base}/api/health`, { headers: headersOfOne });
+      all.push((await reply.json()).eventLoopP99Ms);
+    }
+    return Math.max(...all);
+  };
   const until = Date.now() + LOAD_MS;
   const read = async (n) => {
     await pause((n / READERS) * LOOKS_MS);

@@ -1,51 +1,35 @@
-import { readFileSync } from "node:fs";
-import { createServer as createHttp } from "node:http";
-import { createServer as createHttps } from "node:https";
-import next from "next";
-import { clientAddress, isCrossSite, isKnownHost, knownNames, proxiesFrom } from "./lib/door.mjs";
-import { ROOT } from "./lib/place.mjs";
+import cluster from "node:cluster";
+import { availableParallelism } from "node:os";
 
-/** The web server: the framework behind a plain one that says who really asks. Started by `./tumbek start`. */
-const port = Number(process.env.TUMBEK_PORT);
-const hostname = process.env.TUMBEK_HOST;
-const app = next({ dev: false, dir: ROOT, hostname, port });
-await app.prepare();
-const handle = app.getRequestHandler();
-const proxies = proxiesFrom();
-const names = knownNames();
-const trust = { proxies, url: process.env.TUMBEK_URL };
+/**
+ * The house's web servers: as many as there are cores, at most two. They share one address, and nothing else but the database.
+ * Started by `./tumbek start`; one that dies is started anew, and with this process all end.
+ */
+const MOST = 2;
 
-const refusal = (code, message) => JSON.stringify({ error: { code, message, fields: [] } });
-const CROSS_SITE = refusal("crossSite", "This was sent by a page of another site, and is not done.");
-const UNKNOWN_HOST = refusal(
-  "unknownHost",
-  "This house is not known by that name: use its own address, or start it with TUMBEK_URL.",
-);
-const MISDIRECTED = 421;
+/** Of a server's environment: only this process says whose it is, and so is the one that is found and ended. */
+const OF_ANOTHER = { TUMBEK_HOUSE: "" };
 
-function answer(request, response) {
-  // Limits count by the socket's address; what a client says of itself does not.
-  request.headers["x-tumbek-address"] = clientAddress(request, proxies);
-  if (!isKnownHost(request, names, trust)) {
-    response.writeHead(MISDIRECTED, { "Content-Type": "application/json" }).end(UNKNOWN_HOST);
-    return;
-  }
-  if (isCrossSite(request)) {
-    response.writeHead(403, { "Content-Type": "application/json" }).end(CROSS_SITE);
-    return;
-  }
-  handle(request, response);
+if (cluster.isPrimary) {
+  const cameUp = new Set();
+  let isEnding = false;
+  const servers = () => Object.values(cluster.workers ?? {});
+  cluster.on("listening", ({ id }) => cameUp.add(id));
+  cluster.on("exit", ({ id }, code) => {
+    if (isEnding) {
+      if (servers().length === 0) process.exit(0);
+    } else if (cameUp.has(id)) {
+      cluster.fork(OF_ANOTHER);
+    } else {
+      // It would not come up the next time either.
+      process.exit(code || 1);
+    }
+  });
+  process.once("SIGTERM", () => {
+    isEnding = true;
+    for (const server of servers()) server.process.kill("SIGTERM");
+  });
+  for (let i = 0; i < Math.min(MOST, availableParallelism()); i++) cluster.fork(OF_ANOTHER);
+} else {
+  await import("./lib/webServer.mjs");
 }
-
-const { TUMBEK_TLS_KEY, TUMBEK_TLS_CERTIFICATE } = process.env;
-const server = TUMBEK_TLS_KEY
-  ? createHttps({ key: readFileSync(TUMBEK_TLS_KEY), cert: readFileSync(TUMBEK_TLS_CERTIFICATE) }, answer)
-  : createHttp(answer);
-server.listen(port, hostname);
-
-process.once("SIGTERM", () => {
-  server.close(() => process.exit(0));
-  server.closeIdleConnections();
-  // A browser that keeps its connection busy must not keep the house open.
-  setTimeout(() => server.closeAllConnections(), 3000).unref();
-});
