@@ -137,7 +137,7 @@ const MOST_SERVERS = 2;
 
 /** Of the big pot, at the site. */
 const MANY_CARDS = 341;
-const CROWDED_LIMITS_MS = { "/scale": 365, "/shift": 500, "/log": 365 };
+const CROWDED_LIMITS_MS = { "/scale": 365, "/shift": 500, "/log": 500 };
 const CROWDED_REQUESTS = 40;
 
 /** The time that 95 of 100 pages are there in, when twenty people ask for the next as soon as they have one. */
