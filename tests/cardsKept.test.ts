@@ -222,6 +222,16 @@ test("a day's list has each card as it is now: remade, put away, or another unde
   expect((await line())?.doseG).toBe(first?.doseG);
 });
 
+test("lines are read of a site's own cards, of no other's, and of no draft", async () => {
+  const [whole, draft] = [await wanted(), await wanted()];
+  await server.keepCard(whole, by);
+  await server.keepCard(draft, by);
+  await fresh.db.update(cards).set({ draft: true }).where(eq(cards.id, draft.id));
+  const ids = [whole.id, draft.id, uuidv7()];
+  expect((await server.linesOf(PIER_HEAD, ids)).map(({ id }) => id)).toEqual([whole.id]);
+  expect(await server.linesOf(demoId(2), ids)).toEqual([]);
+});
+
 describe("a batch that is logged from a card", () => {
   const weighed = { brewTimeS: 330, strengthPct: 1.3, sampledAt: "melted", liked: true, note: "" } as const;
   const logFrom = async (cardId: string, change: Partial<LoggedBatch> = {}) => {

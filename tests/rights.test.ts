@@ -54,6 +54,7 @@ const ACTIONS: Readonly<Record<string, Right | "door">> = {
   "features/recipes/actions.ts keepRecipe": "writeRecipes",
   "features/recipes/actions.ts throwDraftAway": "writeRecipes",
   "features/scale/actions.ts saveCard": "keepCards",
+  "features/shift/actions.ts readLines": "see",
   "features/shift/actions.ts saveShift": "planShift",
   "features/wall/actions.ts saveWall": "setBench",
 };

@@ -76,6 +76,12 @@ export interface ShiftCard {
   readonly steepH: number | null;
 }
 
+/** A card that may be put on a list. */
+export type ShiftChoice = Pick<ShiftCard, "id" | "title">;
+
+/** Cards whose lines a list asks for. */
+export const shiftLinesNamed = z.strictObject({ siteId: uuid, ids: z.array(uuid).max(2 * MOST_LINES) });
+
 export const isoDay = z.iso.date();
 
 export const shiftSaved = z.strictObject({ revision: z.number().int().min(0) });

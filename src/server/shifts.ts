@@ -37,6 +37,12 @@ export async function cardsFor(
   return [...lines.values()].filter((line) => line !== undefined);
 }
 
+/** Lines of some of a site's cards; a draft has none. */
+export async function linesOf(siteId: string, ids: readonly string[]): Promise<readonly ShiftCard[]> {
+  const own = (await readCards(database(), ids)).filter((card) => card.siteId === siteId && !card.draft);
+  return own.map(shiftCardOf);
+}
+
 /** A day's list with who changed it last. */
 export async function listOf(day: ShiftDay): Promise<ShiftKept> {
   return kept(await readShift(database(), day));

@@ -1,9 +1,9 @@
 "use server";
 
 import { uuid } from "#contract/card.ts";
-import { isoDay, shiftList } from "#contract/shift.ts";
+import { isoDay, shiftLinesNamed, shiftList } from "#contract/shift.ts";
 import { action } from "#server/action.ts";
-import { saveList } from "#server/shifts.ts";
+import { linesOf, saveList } from "#server/shifts.ts";
 
 const saving = shiftList.extend({ siteId: uuid, day: isoDay });
 
@@ -14,3 +14,8 @@ export const saveShift = action("planShift")
     const { siteId, day, ...list } = parsedInput;
     return saveList({ siteId, day }, list, ctx.by);
   });
+
+/** Lines of cards that a list names by now: one that was just put on it, or that somebody else put there. */
+export const readLines = action("see")
+  .inputSchema(shiftLinesNamed)
+  .action(async ({ parsedInput: { siteId, ids } }) => linesOf(siteId, ids));

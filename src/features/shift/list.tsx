@@ -26,6 +26,7 @@ import { v7 as uuidv7 } from "uuid";
 import {
   MOST_BATCHES,
   type ShiftCard,
+  type ShiftChoice,
   type ShiftIce,
   type ShiftItem,
   type ShiftKept,
@@ -44,6 +45,7 @@ import { rightSentence } from "#words/people";
 import { saveShift } from "./actions.ts";
 import { IcePlan } from "./icePlan.tsx";
 import { type Supplies, Totals } from "./totals.tsx";
+import { useLines } from "./useLines.ts";
 import { type Day, ICE, listFrom, ORDER, versionsOf } from "./versions.ts";
 
 interface ShiftListProps {
@@ -51,7 +53,9 @@ interface ShiftListProps {
   readonly supplies: Supplies;
   readonly day: string;
   readonly days: readonly { readonly day: string; readonly text: string }[];
-  /** The site's cards that may be brewed. */
+  /** The site's cards that may be brewed, by name. */
+  readonly choices: readonly ShiftChoice[];
+  /** Lines of those that the list names as it starts. */
   readonly cards: readonly ShiftCard[];
   readonly start: ShiftKept;
 }
@@ -59,7 +63,7 @@ interface ShiftListProps {
 const KEPT = { saved: "Saved", saving: "Saving …", unsaved: "Not saved" } as const;
 
 /** One day's list: cards and batches in order, with their totals. */
-export function ShiftList({ site, supplies, day, days, cards, start }: ShiftListProps) {
+export function ShiftList({ site, supplies, day, days, choices, cards, start }: ShiftListProps) {
   const router = useRouter();
   const { may, send } = useCounter();
   const mayPlan = may("planShift");
@@ -76,7 +80,12 @@ export function ShiftList({ site, supplies, day, days, cards, start }: ShiftList
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const byId = new Map(cards.map((card) => [card.id, card]));
+  const lines = useLines(
+    site.id,
+    cards,
+    [...items, ...(theirs?.items ?? [])].map(({ cardId }) => cardId),
+  );
+  const titles = useMemo(() => new Map(choices.map(({ id, title }) => [id, title])), [choices]);
 
   const store = (next: Day) => {
     setKept("saving");
@@ -105,16 +114,17 @@ export function ShiftList({ site, supplies, day, days, cards, start }: ShiftList
     change(arrayMove([...items], at(active.id), at(over.id)));
   };
   const titleOf = (item: ShiftItem | undefined) =>
-    (item && byId.get(item.cardId)?.title) ?? "a card that is not here";
-  const totals = useMemo(() => {
-    const batchOf = new Map(cards.map(({ id, batch }) => [id, batch]));
-    return shiftTotals(
-      items.flatMap(({ cardId, batches }) => {
-        const batch = batchOf.get(cardId);
-        return batch ? [{ batch, batches }] : [];
-      }),
-    );
-  }, [items, cards]);
+    (item && (titles.get(item.cardId) ?? lines.get(item.cardId)?.title)) ?? "a card that is not here";
+  const totals = useMemo(
+    () =>
+      shiftTotals(
+        items.flatMap(({ cardId, batches }) => {
+          const batch = lines.get(cardId)?.batch;
+          return batch ? [{ batch, batches }] : [];
+        }),
+      ),
+    [items, lines],
+  );
 
   const lists = theirs && { base: base.current, mine: plan, theirs };
 
@@ -182,7 +192,7 @@ export function ShiftList({ site, supplies, day, days, cards, start }: ShiftList
       <Panel title="To brew">
         {items.length === 0 && (
           <p className="text-quiet">
-            {cards.length === 0
+            {choices.length === 0
               ? "No card yet: scale a recipe and save it as a card first."
               : mayPlan
                 ? "Nothing yet: add a card below."
@@ -196,7 +206,8 @@ export function ShiftList({ site, supplies, day, days, cards, start }: ShiftList
                 <Item
                   key={item.id}
                   item={item}
-                  card={byId.get(item.cardId)}
+                  title={titleOf(item)}
+                  card={lines.get(item.cardId)}
                   mayPlan={mayPlan}
                   onBatches={(batches) =>
                     change(items.map((old) => (old.id === item.id ? { ...old, batches } : old)))
@@ -211,12 +222,12 @@ export function ShiftList({ site, supplies, day, days, cards, start }: ShiftList
           </SortableContext>
         </DndContext>
         {!mayPlan && <p className="mt-3 text-quiet text-sm print:hidden">{rightSentence("planShift")}</p>}
-        {mayPlan && cards.length > 0 && (
+        {mayPlan && choices.length > 0 && (
           <div className="mt-3 print:hidden">
             <Choice
               label="add a card"
               value=""
-              options={cards.map(({ id, title }) => ({ value: id, text: title }))}
+              options={choices.map(({ id, title }) => ({ value: id, text: title }))}
               onChange={(cardId) => change([...items, { id: uuidv7(), cardId, batches: 1 }])}
             />
             <Link href="/cards" className="ml-3 text-sm underline decoration-rim/40">
@@ -252,17 +263,18 @@ function iceWords(value: string | undefined): string {
 
 interface ItemProps {
   readonly item: ShiftItem;
+  readonly title: string;
+  /** Undefined until its line is read. */
   readonly card: ShiftCard | undefined;
   readonly mayPlan: boolean;
   readonly onBatches: (batches: number) => void;
   readonly onRemove: () => void;
 }
 
-function Item({ item, card, mayPlan, onBatches, onRemove }: ItemProps) {
+function Item({ item, title, card, mayPlan, onBatches, onRemove }: ItemProps) {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: item.id });
   const [typed, setTyped] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
-  const title = card?.title ?? "a card that is not here";
   const commit = () => {
     if (typed === undefined) return;
     if (!/^\d{1,2}$/.test(typed.trim())) {

@@ -8,7 +8,7 @@ import { onBench } from "./onBench.ts";
 /** Days ahead that can be planned. */
 const DAYS_AHEAD = 7;
 
-/** A day's list as a link names the day, else today's: its cards, those that could be added, and what totals are held against. */
+/** A day's list as a link names the day, else today's: lines of its cards, what could be added, and what totals are held against. */
 export function readShift(named: unknown) {
   return onBench(async ({ site, coffees, cups, iceSources }) => {
     const today = formatISO(now(), { in: tz(site.timeZone), representation: "date" });
@@ -16,6 +16,7 @@ export function readShift(named: unknown) {
     const at = { siteId: site.id, day };
     const start = await listOf(at);
     const cards = await cardsFor(at, start);
+    const listed = new Set(start.items.map(({ cardId }) => cardId));
     const used = new Set(cards.map(({ batch }) => batch.coffee.id));
     const stock = coffees.filter(({ id }) => used.has(id)).map(({ id, stockG }) => ({ id, stockG }));
     const near = Array.from({ length: DAYS_AHEAD }, (_, i) =>
@@ -30,7 +31,8 @@ export function readShift(named: unknown) {
         day: each,
         text: `${printListDay(each)}${aside(each)}`,
       })),
-      cards,
+      choices: cards.map(({ id, title }) => ({ id, title })),
+      cards: cards.filter(({ id }) => listed.has(id)),
       start,
     };
   });
