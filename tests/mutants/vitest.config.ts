@@ -6,7 +6,8 @@ export default defineConfig({
   test: {
     include: AREAS[process.env.TUMBEK_AREA as keyof typeof AREAS].tests,
     exclude: OF_FILES,
-    testTimeout: 180_000,
-    hookTimeout: 180_000,
+    setupFiles: ["tests/mutants/fewerRuns.ts"],
+    testTimeout: 3_600_000,
+    hookTimeout: 3_600_000,
   },
 });
