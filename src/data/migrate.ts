@@ -34,7 +34,7 @@ export async function clearUnfinished(pool: Pool): Promise<void> {
     await connection.query("SET foreign_key_checks = 0");
     for (const table of tables) await connection.query(`DROP TABLE \`${table}\``);
   } finally {
-    // With it goes that keys are not looked at.
+    // This connection was told not to look at keys: no other work may get it.
     connection.destroy();
   }
 }
