@@ -76,8 +76,12 @@ for (const { colorScheme, width, look } of LOOKS) {
       await expect(page).toHaveURL(/\/cards\//);
       const card = new URL(page.url()).pathname;
       await page.goto(LIST);
-      await page.getByRole("combobox", { name: "add a card" }).click();
-      await page.getByRole("option").first().click();
+      // By keyboard: of a long list the arrows that scroll it may lie over the first.
+      await page.getByRole("combobox", { name: "add a card" }).press("Enter");
+      await expect(page.getByRole("option").first()).toBeVisible();
+      await page.keyboard.press("Home");
+      await page.keyboard.press("Enter");
+      await expect(page.getByRole("main").getByRole("listitem").first()).toBeVisible();
       await saved(page);
       await canBeRead(page, [card, LIST]);
     });
