@@ -14,6 +14,9 @@ import { followFailureSentence } from "#words/cards";
 import { database } from "./database.ts";
 import { computeInThread } from "./inThread.ts";
 
+/** Cards that go to the computing thread at once: what is handed over holds everything else up for as long as it is copied. */
+const AT_ONCE = 10;
+
 /**
  * Cards of one site before and after a change, worked out in the computing thread; those that do not rest on it are left out.
  *
@@ -29,13 +32,12 @@ export async function effectsOn(
   const versions = await findBenchRecipes(database(), [
     ...new Set(cards.map(({ sheet }) => sheet.chosen.recipe)),
   ]);
-  const request = {
-    bench: { ...bench, recipes: [] },
-    change,
-    cards: cards.map(({ sheet }) => sheet),
-    versions,
-  };
-  const made = await computeInThread("cardsAfter", request, signal);
+  const made: (Result<MadeCard, FollowFailure> | undefined)[] = [];
+  for (let from = 0; from < cards.length; from += AT_ONCE) {
+    const some = cards.slice(from, from + AT_ONCE).map(({ sheet }) => sheet);
+    const request = { bench: { ...bench, recipes: [] }, change, cards: some, versions };
+    made.push(...(await computeInThread("cardsAfter", request, signal)));
+  }
   return cards.flatMap((card, i) => (made[i] ? [effectOn(card, made[i])] : []));
 }
 
