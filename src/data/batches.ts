@@ -384,10 +384,29 @@ export function readPairs(db: Database, siteId: string, since: Date) {
     .orderBy(desc(sql`COUNT(*)`));
 }
 
+/** Of a batch, what tells whether it was brewed as a standard says, and what came of it. */
+const WATCHED = {
+  id: batches.id,
+  at: batches.at,
+  coffeeId: batches.coffeeId,
+  brewerId: batches.brewerId,
+  method: batches.method,
+  grinderId: batches.grinderId,
+  dialSetting: batches.dialSetting,
+  curveVersion: batches.curveVersion,
+  doseG: batches.doseG,
+  waterG: batches.waterG,
+  iceG: batches.iceG,
+  yieldG: batches.yieldG,
+  brewTimeS: batches.brewTimeS,
+  strengthPct: batches.strengthPct,
+  sampledAt: batches.sampledAt,
+};
+
 /** Every batch of a site since a time that could be a standard's: with its coffee, grinder and setting; the oldest first. */
-export function readSince(db: Database, siteId: string, since: Date): Promise<TimedBatch[]> {
+export function readSince(db: Database, siteId: string, since: Date) {
   return db
-    .select()
+    .select(WATCHED)
     .from(batches)
     .where(
       and(
