@@ -232,3 +232,30 @@ test("a card prints on A6, and four of it on A4, with boxes for what really happ
   const link = await page.getByRole("img", { name: /opens this card/ }).getAttribute("aria-label");
   expect(link).toContain(new URL(page.url()).pathname);
 });
+
+test.describe("while what a card takes cannot be read", () => {
+  // What is broken off is said in the console.
+  test.use({ silent: false });
+
+  test("its line says so, and follows with its totals", async ({ page }) => {
+    await page.goto("/scale?pins=doseG:181,brewRatio:16&grind=rule");
+    await page.getByRole("button", { name: "Save as card" }).click();
+    await expect(page.getByText("Kept as a card.")).toBeVisible();
+    await page.goto("/shift?day=2026-07-19");
+    const isAskedFor = (body: string | null) => body !== null && !body.includes("revision");
+    await page.route("**/shift**", (route) =>
+      route.request().method() === "POST" && isAskedFor(route.request().postData())
+        ? route.abort()
+        : route.continue(),
+    );
+    await page.getByRole("combobox", { name: "add a card" }).press("Enter");
+    await page.keyboard.press("Home");
+    await page.keyboard.press("Enter");
+    const line = page.getByRole("main").getByRole("listitem").first();
+    await expect(line).toContainText("the totals are without it");
+    await saved(page);
+    await page.unroute("**/shift**");
+    await expect(line).toContainText("181 g, Chough");
+    await expect(page.getByRole("main")).toContainText("1 × 181 g");
+  });
+});

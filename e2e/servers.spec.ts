@@ -1,6 +1,8 @@
 import { setTimeout as pause } from "node:timers/promises";
+import { houseFrom } from "../scripts/lib/place.mjs";
+import { runningServer } from "../scripts/lib/server.mjs";
 import { DEMO, expect, signIn, test } from "./page.ts";
-import { sharedHouse } from "./servers.ts";
+import { serversOf, sharedHouse } from "./servers.ts";
 
 // A server that was killed answers nothing, and the browser says so.
 test.use({ as: "nobody", silent: false });
@@ -91,4 +93,18 @@ test.describe("two servers on one house", () => {
     await page.goto(`${two.base}/log/forecast`);
     await expect(page.getByRole("button", { name: "Learn again" })).toBeVisible();
   });
+});
+
+test("one of a house's own servers that dies is started anew, and the house answers meanwhile", async ({
+  request,
+}) => {
+  const { pid } = runningServer(houseFrom());
+  const before = serversOf(pid);
+  process.kill(before[0]!, "SIGKILL");
+  await expect.poll(() => serversOf(pid).includes(before[0]!)).toBe(false);
+  await expect.poll(() => serversOf(pid).length).toBe(before.length);
+  for (let i = 0; i < 2 * before.length; i++) {
+    const reply = await request.get("/api/health", { headers: { connection: "close" } });
+    expect(reply.status()).toBe(200);
+  }
 });

@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn, spawnSync } from "node:child_process";
 import { createHash, randomBytes, randomUUID } from "node:crypto";
-import { closeSync, openSync } from "node:fs";
+import { closeSync, openSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { createConnection } from "mysql2/promise";
 import { CALC, ensureBundle, SERVER } from "../scripts/lib/build.mjs";
@@ -15,6 +15,12 @@ const PATIENCE_MS = 60_000;
 const LEAD = "0190a5c0-0000-7000-8000-000000000010";
 
 type Rows = readonly Record<string, string | number | null>[];
+
+/** The servers that a house's main process has started, by their process ids. */
+export function serversOf(pid: number): readonly number[] {
+  const children = readFileSync(`/proc/${pid}/task/${pid}/children`, "utf8").trim();
+  return children === "" ? [] : children.split(" ").map(Number);
+}
 
 /** A demo house in a database of its own, with as many application servers on it as are started. */
 export async function sharedHouse(name: string) {
@@ -67,7 +73,10 @@ export async function sharedHouse(name: string) {
       base,
       /** Ends it at once, whatever it is doing. */
       kill: async () => {
+        const pids = serversOf(Number(server.pid));
         server.kill("SIGKILL");
+        // They would end by themselves, but not before what they are doing now is done.
+        for (const pid of pids) process.kill(pid, "SIGKILL");
         await ended;
       },
     };

@@ -6,9 +6,10 @@ import { availableParallelism } from "node:os";
  * Started by `./tumbek start`; one that dies is started anew, and with this process all end.
  */
 const MOST = 2;
+const AGAIN_MS = 500;
 
-/** Of a server's environment: only this process says whose it is, and so is the one that is found and ended. */
-const OF_ANOTHER = { TUMBEK_HOUSE: "" };
+/** Without the mark of its house a server is not taken for this process, which `./tumbek stop` looks for and ends. */
+const UNMARKED = { TUMBEK_HOUSE: "" };
 
 if (cluster.isPrimary) {
   const cameUp = new Set();
@@ -19,7 +20,8 @@ if (cluster.isPrimary) {
     if (isEnding) {
       if (servers().length === 0) process.exit(0);
     } else if (cameUp.has(id)) {
-      cluster.fork(OF_ANOTHER);
+      // Not at once: one that dies again and again must not take the whole machine.
+      setTimeout(() => isEnding || cluster.fork(UNMARKED), AGAIN_MS);
     } else {
       // It would not come up the next time either.
       process.exit(code || 1);
@@ -27,9 +29,10 @@ if (cluster.isPrimary) {
   });
   process.once("SIGTERM", () => {
     isEnding = true;
+    if (servers().length === 0) process.exit(0);
     for (const server of servers()) server.process.kill("SIGTERM");
   });
-  for (let i = 0; i < Math.min(MOST, availableParallelism()); i++) cluster.fork(OF_ANOTHER);
+  for (let i = 0; i < Math.min(MOST, availableParallelism()); i++) cluster.fork(UNMARKED);
 } else {
   await import("./lib/webServer.mjs");
 }

@@ -72,9 +72,9 @@ describe("a PIN", () => {
     const token = browser.cookies.get("tumbek.session") ?? "";
     expect(token).toMatch(/^[\w-]{43}$/);
     // Who reads the table cannot sign in by what stands there.
-    const [kept] = await fresh.db.select().from(sessions);
-    expect(kept!.tokenHash).not.toContain(token);
-    browser.cookies.set("tumbek.session", kept!.tokenHash);
+    const [session] = await fresh.db.select().from(sessions);
+    expect(session!.tokenHash).not.toContain(token);
+    browser.cookies.set("tumbek.session", session!.tokenHash);
     expect(await whoIsIn()).toBeUndefined();
   });
 

@@ -69,7 +69,7 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
   const mayPlan = may("planShift");
   const [plan, setPlan] = useState<Day>({ items: start.items, ice: start.ice });
   const { items, ice } = plan;
-  const [kept, setKept] = useState<"saved" | "saving" | "unsaved">("saved");
+  const [status, setStatus] = useState<"saved" | "saving" | "unsaved">("saved");
   /** The list as somebody else left it, while ours is not saved over it. */
   const [theirs, setTheirs] = useState<ShiftKept>();
   /** The list as the server has it, as far as this browser knows. */
@@ -88,9 +88,9 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
   const titles = useMemo(() => new Map(choices.map(({ id, title }) => [id, title])), [choices]);
 
   const store = (next: Day) => {
-    setKept("saving");
+    setStatus("saving");
     waiting.current++;
-    // One after the other: what was changed last is what is kept.
+    // One after the other: what was changed last stays.
     queue.current = queue.current.then(async () => {
       const { revision } = base.current;
       const sent = await send(
@@ -100,7 +100,7 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
       const saved = sent.ok && sent.data.theirs === undefined;
       if (saved) base.current = { ...next, revision: sent.data.revision };
       else if (sent.ok) setTheirs(sent.data.theirs);
-      setKept(!saved ? "unsaved" : waiting.current > 0 ? "saving" : "saved");
+      setStatus(!saved ? "unsaved" : waiting.current > 0 ? "saving" : "saved");
     });
   };
   const changeDay = (next: Day) => {
@@ -177,9 +177,9 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
         </p>
         <span className="ml-auto flex gap-2 print:hidden">
           <span role="status" className="self-center text-quiet text-sm">
-            {KEPT[kept]}
+            {KEPT[status]}
           </span>
-          {kept === "unsaved" && (
+          {status === "unsaved" && (
             <Button look="main" onClick={() => store(plan)}>
               Save again
             </Button>
@@ -336,6 +336,11 @@ function Item({ item, title, card, mayPlan, onBatches, onRemove }: ItemProps) {
         <Link href={`/cards/${item.cardId}`} className="font-semibold underline decoration-rim/40">
           {title}
         </Link>
+        {!card && (
+          <span className="block text-quiet text-sm">
+            What it takes is not known here yet: the totals are without it.
+          </span>
+        )}
         {card && (
           <span className="block text-quiet text-sm">
             <BrewLine card={card} />
