@@ -345,7 +345,7 @@ test("a token reads, or reads and writes, until it is revoked, and is shown once
     return (await page.getByRole("status").locator("code").textContent()) ?? "";
   };
   const put = (token: string, revision: number) =>
-    request.put("/api/v1/shifts/2026-07-19", {
+    request.put("/api/v1/shifts/2026-07-23", {
       headers: { authorization: `Bearer ${token}` },
       data: { revision, items: [] },
     });
@@ -354,19 +354,19 @@ test("a token reads, or reads and writes, until it is revoked, and is shown once
   await page.reload();
   await expect(page.getByRole("main")).not.toContainText(write);
   const headers = { authorization: `Bearer ${read}` };
-  expect((await request.get("/api/v1/shifts/2026-07-19", { headers })).status()).toBe(200);
+  expect((await request.get("/api/v1/shifts/2026-07-23", { headers })).status()).toBe(200);
   expect((await request.get("/api/v1/cards", { headers })).status()).toBe(200);
   const refused = await put(read, 0);
   expect([refused.status(), (await refused.json()).error.code]).toEqual([403, "notYours"]);
   expect((await put(write, 0)).status()).toBe(200);
-  const bad = await request.put("/api/v1/shifts/2026-07-19", {
+  const bad = await request.put("/api/v1/shifts/2026-07-23", {
     headers: { authorization: `Bearer ${write}` },
     data: { revision: 0, items: [{ id: "x" }] },
   });
   expect([bad.status(), (await bad.json()).error.code]).toEqual([422, "badInput"]);
   // Hours that end before they begin are refused where they stand; a day's ice comes back as it was sent.
   const iceFor = (toMin: number) =>
-    request.put("/api/v1/shifts/2026-07-19", {
+    request.put("/api/v1/shifts/2026-07-23", {
       headers: { authorization: `Bearer ${write}` },
       data: { revision: 0, items: [], ice: { fromMin: 660, toMin, sources: [] } },
     });
@@ -377,7 +377,7 @@ test("a token reads, or reads and writes, until it is revoked, and is shown once
   ]);
   const revised = await iceFor(1020);
   expect(revised.status()).toBe(200);
-  const kept = await (await request.get("/api/v1/shifts/2026-07-19", { headers })).json();
+  const kept = await (await request.get("/api/v1/shifts/2026-07-23", { headers })).json();
   expect(kept.ice).toEqual({ fromMin: 660, toMin: 1020, sources: [] });
   const record = await request.get(`/api/v1/people/${OTHER_ID}/record`, { headers });
   expect(record.status()).toBe(403);

@@ -93,11 +93,22 @@ export async function sharedHouse(name: string) {
     return secret;
   };
 
+  /** Lets nobody write to a table until something has been done. */
+  const whileLocked = async (table: string, work: () => Promise<void>) => {
+    const holder = await createConnection(setUpAddress(database));
+    await holder.query(`LOCK TABLES ${table} READ`);
+    try {
+      await work();
+    } finally {
+      await holder.end();
+    }
+  };
+
   const end = async () => {
     for (const server of running) server.kill("SIGKILL");
     await inside.end();
     await outside.query(`DROP DATABASE \`${database.database}\``);
     await outside.end();
   };
-  return { query, start, token, end };
+  return { query, start, token, whileLocked, end };
 }
