@@ -34,9 +34,10 @@ interface Followed {
   readonly heldMs: number;
 }
 
-/** A batch is approved with cards that follow it, and corrected. */
+/** A batch is approved with cards that follow it, and corrected. Cards that are there already are put away: they would follow too. */
 export async function correctionWith(count: number): Promise<Followed> {
   const db = database();
+  await db.update(cards).set({ retired: true });
   const batchId = await crowd(count);
   const own = (await db.select({ id: cards.id, revision: cards.revision }).from(cards)).slice(-count);
   await makeStandard({ id: uuidv7(), batchId, revision: 1, cards: own }, by);

@@ -8,6 +8,7 @@ import { houseFrom, ROOT } from "../lib/place.mjs";
 const SESSION_LIMIT_MS = 2;
 const CORRECTIONS_LIMIT_MS = 2000;
 const FOLLOWING_CARDS = 50;
+const FOLLOWING_TIMES = 3;
 const FOLLOWING_LIMIT_MS = 5000;
 const HELD_LIMIT_MS = 50;
 
@@ -46,18 +47,22 @@ async function following(logs) {
   );
   // Everything is loaded once.
   await correctionWith(1);
-  let heldMs;
-  const { measured, reference } = await timed(async () => {
-    const followed = await correctionWith(FOLLOWING_CARDS);
-    ({ heldMs } = followed);
-    return followed.answeredMs;
-  });
+  const times = [];
+  for (let i = 0; i < FOLLOWING_TIMES; i++) times.push(await timed(() => correctionWith(FOLLOWING_CARDS)));
+  const median = (figure) => times.map(figure).toSorted((a, b) => a - b)[Math.floor(FOLLOWING_TIMES / 2)];
+  const reference = median((time) => time.reference);
   const what = `a correction that ${FOLLOWING_CARDS} cards follow`;
   return [
-    { what, measured, reference, limit: FOLLOWING_LIMIT_MS, unit: "ms" },
+    {
+      what,
+      measured: median((time) => time.measured.answeredMs),
+      reference,
+      limit: FOLLOWING_LIMIT_MS,
+      unit: "ms",
+    },
     {
       what: `${what}: event loop held at most`,
-      measured: heldMs,
+      measured: median((time) => time.measured.heldMs),
       reference,
       limit: HELD_LIMIT_MS,
       unit: "ms",
