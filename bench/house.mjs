@@ -1,3 +1,4 @@
+import { Agent, get } from "node:http";
 import { setTimeout as pause } from "node:timers/promises";
 import { gzipSync } from "node:zlib";
 import { chromium } from "@playwright/test";
@@ -140,19 +141,31 @@ const MANY_CARDS = 341;
 const CROWDED_LIMITS_MS = { "/scale": 365, "/shift": 500, "/log": 500 };
 const CROWDED_REQUESTS = 40;
 
-/** The time that 95 of 100 pages are there in, when twenty people ask for the next as soon as they have one. */
+/**
+ * The time that 95 of 100 pages are there in, when twenty people ask for the next as soon as they have one. They share the house's
+ * cores here, so that they only take what comes, as it comes.
+ */
 async function crowdedMs(url, cookie) {
   const times = [];
+  const agent = new Agent({ keepAlive: true });
+  const headers = { cookie, "accept-encoding": "gzip" };
+  const page = () =>
+    new Promise((resolve, reject) => {
+      get(url, { agent, headers }, (reply) => {
+        reply.resume().once("end", resolve).once("error", reject);
+      }).once("error", reject);
+    });
   const reader = async (requests, counted) => {
     for (let i = 0; i < requests; i++) {
       const start = performance.now();
-      await (await fetch(url, { headers: { cookie } })).text();
+      await page();
       if (counted) times.push(performance.now() - start);
     }
   };
   for (const counted of [false, true]) {
     await Promise.all(Array.from({ length: READERS }, () => reader(counted ? CROWDED_REQUESTS : 5, counted)));
   }
+  agent.destroy();
   return times.toSorted((a, b) => a - b)[Math.floor(times.length * 0.95)];
 }
 
