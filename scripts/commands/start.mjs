@@ -5,8 +5,9 @@ import { ensureDebian, MARIADB } from "../lib/debian.mjs";
 import { alone } from "../lib/lock.mjs";
 import { ensurePackages } from "../lib/packages.mjs";
 import { houseFrom, isOpen, makeFolder } from "../lib/place.mjs";
+import { isFree } from "../lib/ports.mjs";
 import { runLogged, say } from "../lib/run.mjs";
-import { addressHere, answers, isFreeSoon, runningServer, startServer, stopServer } from "../lib/server.mjs";
+import { addressHere, answers, runningServer, startServer, stopServer } from "../lib/server.mjs";
 import { Trouble } from "../lib/trouble.mjs";
 import { upgraded } from "../lib/upgrade.mjs";
 
@@ -57,7 +58,7 @@ async function start(house, empty) {
 
 /** Says at once what would only fail after minutes of work. */
 async function refuseAddress(house) {
-  const { port } = house;
+  const { port, host } = house;
   if (!(Number.isInteger(port) && port > 0 && port < 65_536)) {
     throw new Trouble(`TUMBEK_PORT is ${process.env.TUMBEK_PORT}: it must be a port, 1 to 65535.`);
   }
@@ -68,7 +69,7 @@ async function refuseAddress(house) {
     throw new Trouble(`TUMBEK_NOW is ${house.now}: it must be a time such as 2026-07-14T08:30:00Z.`);
   }
   const running = runningServer(house);
-  if (running?.port !== port && !(await isFreeSoon(house))) {
+  if (running?.port !== port && !(await isFree(port, host))) {
     throw new Trouble(
       `Port ${port} is taken by another program: end it, or choose another with TUMBEK_PORT=4601 ./tumbek start.`,
     );

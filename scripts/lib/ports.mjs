@@ -1,4 +1,9 @@
+import { randomInt } from "node:crypto";
 import { connect, createServer } from "node:net";
+
+const LOWEST = 20_000;
+/** Where Linux begins with ports for clients. */
+const CLIENTS_FROM = 32_768;
 
 /** Whether nothing listens on this address yet. */
 export function isFree(port, host) {
@@ -9,16 +14,15 @@ export function isFree(port, host) {
   });
 }
 
-/** A port on loopback that nothing uses now. */
-export function freePort() {
-  return new Promise((resolve, reject) => {
-    const server = createServer();
-    server.once("error", reject);
-    server.listen({ port: 0, host: "127.0.0.1" }, () => {
-      const { port } = server.address();
-      server.close(() => resolve(port));
-    });
-  });
+/**
+ * A port on loopback that nothing uses now, below those that clients get for their own end: a client that knocks at a closed port of
+ * those may be given the same one, meet itself, and hold it.
+ */
+export async function freePort() {
+  for (;;) {
+    const port = randomInt(LOWEST, CLIENTS_FROM);
+    if (await isFree(port, "127.0.0.1")) return port;
+  }
 }
 
 /** Whether a server speaks first on this port, as a database does. */

@@ -5,7 +5,6 @@ import { join } from "node:path";
 import { CALC, ensureBundle } from "./build.mjs";
 import { ensureCertificate } from "./certificate.mjs";
 import { hasTls, makeFolder, ROOT } from "./place.mjs";
-import { isFree } from "./ports.mjs";
 import { end, findProcess, isOurs, until } from "./processes.mjs";
 import { lastLine, runDetached, say } from "./run.mjs";
 import { readWhole, writeWhole } from "./smallFile.mjs";
@@ -14,8 +13,6 @@ import { Trouble } from "./trouble.mjs";
 const PATIENCE_MS = 60_000;
 /** Longer than an application waits for a connection to its database. */
 const ANSWERS_MS = 10_000;
-/** Longer than a busy web server takes to notice that its main process is gone. */
-const LEAVE_MS = 20_000;
 const PROGRAM = join(ROOT, "scripts", "serve.mjs");
 /** A house is a guest on its machine: what a burst of requests left is given back. */
 const MEMORY = ["--max-semi-space-size=8", "--max-old-space-size=512"];
@@ -79,14 +76,6 @@ async function tlsOf(house) {
     TUMBEK_TLS_CERTIFICATE: certificate,
     TUMBEK_CERTIFICATE: fingerprint,
   };
-}
-
-/** Whether nothing listens on a port, or soon: web servers whose main process was killed hold it until they notice. */
-export async function isFreeSoon({ port, host }) {
-  if (await isFree(port, host)) return true;
-  return (
-    findProcess(PROGRAM, `TUMBEK_PORT=${port}`) !== undefined && until(() => isFree(port, host), LEAVE_MS)
-  );
 }
 
 /** Where a program on this machine reaches the house. */

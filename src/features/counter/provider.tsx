@@ -18,6 +18,7 @@ interface CounterProviderProps {
 }
 
 const LOOK_EVERY_MS = 5000;
+const TOUCH_EVERY_MS = 1000;
 /** The server hears this often that somebody is at the counter. */
 const TELL_EVERY_MS = 60_000;
 const TOUCHED = "tumbek.touched";
@@ -85,7 +86,14 @@ function useTouches({ lockAfterMin, inUse, onIdle, onEnded }: Touches): void {
   listeners.current = { onIdle, onEnded };
   useEffect(() => {
     if (!inUse) return;
-    const touch = () => localStorage.setItem(TOUCHED, String(Date.now()));
+    let touchedAt = 0;
+    // Keys that repeat are one touch.
+    const touch = () => {
+      const now = Date.now();
+      if (Math.abs(now - touchedAt) < TOUCH_EVERY_MS) return;
+      touchedAt = now;
+      localStorage.setItem(TOUCHED, String(now));
+    };
     touch();
     let toldAt = Date.now();
     const look = () => {

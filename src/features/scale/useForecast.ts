@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { BrewFailure } from "#core/brew";
 import type { CorrectInput, CoupleAsked } from "#core/iced";
 import type { Asking, First, Progress, Study, WayAsked, WindowRow } from "#core/outlook";
@@ -66,16 +66,16 @@ export function useForecast(asking: Asking | undefined) {
   );
 
   // Figures, not objects, say whether anything has changed.
-  const key = asking && JSON.stringify(asking);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: `round` asks the same again
+  const key = useMemo(() => asking && JSON.stringify(asking), [asking]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: `key` is the question, and `round` asks the same again
   useEffect(() => {
     const mine = ++newest.current;
     setSearch((old) => (old === NO_SEARCH ? old : NO_SEARCH));
-    if (key === undefined) {
+    const question = asking;
+    if (!question) {
       setForecast(NOTHING);
       return;
     }
-    const question = JSON.parse(key) as Asking;
     const isNewest = () => mine === newest.current;
     const work = async () => {
       const forecaster = await forecasts();
@@ -103,12 +103,12 @@ export function useForecast(asking: Asking | undefined) {
   }, [key, round, forecasts]);
 
   const searchWindow = async (ratios: readonly number[]) => {
-    if (key === undefined) return;
+    if (!asking) return;
     const mine = newest.current;
     const show = (next: WindowSearch) => mine === newest.current && setSearch(next);
     show({ ...NO_SEARCH, progress: { done: 0, of: 1 } });
     try {
-      const rows = await (await forecasts()).window(JSON.parse(key), ratios, (progress) =>
+      const rows = await (await forecasts()).window(asking, ratios, (progress) =>
         setSearch((old) => (old.progress ? { ...old, progress } : old)),
       );
       show(rows === "stopped" ? { ...NO_SEARCH, stopped: true } : { ...NO_SEARCH, rows });
