@@ -6,10 +6,14 @@ import { alone } from "../lib/lock.mjs";
 import { ensurePackages } from "../lib/packages.mjs";
 import { houseFrom, isOpen, makeFolder } from "../lib/place.mjs";
 import { isFree } from "../lib/ports.mjs";
+import { until } from "../lib/processes.mjs";
 import { runLogged, say } from "../lib/run.mjs";
 import { addressHere, answers, runningServer, startServer, stopServer } from "../lib/server.mjs";
 import { Trouble } from "../lib/trouble.mjs";
 import { upgraded } from "../lib/upgrade.mjs";
+
+/** A server that was killed a moment ago holds its port until the system has cleared it away. */
+const CLEARED_MS = 5000;
 
 export async function run(args) {
   const empty = args.includes("--empty");
@@ -69,7 +73,7 @@ async function refuseAddress(house) {
     throw new Trouble(`TUMBEK_NOW is ${house.now}: it must be a time such as 2026-07-14T08:30:00Z.`);
   }
   const running = runningServer(house);
-  if (running?.port !== port && !(await isFree(port, host))) {
+  if (running?.port !== port && !(await until(() => isFree(port, host), CLEARED_MS))) {
     throw new Trouble(
       `Port ${port} is taken by another program: end it, or choose another with TUMBEK_PORT=4601 ./tumbek start.`,
     );

@@ -1,0 +1,87 @@
+import { v7 as uuidv7 } from "uuid";
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest";
+import { must } from "#core/result";
+import { logBatch } from "#data/batches.ts";
+import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
+import { fits, recipeVersions } from "#data/schema/index.ts";
+import { transact } from "#data/transact.ts";
+import { bigPot } from "./batches.ts";
+import { freshDatabase, noHash } from "./database.ts";
+
+const NOW = new Date("2026-07-14T08:30:00Z");
+const by = { personId: LEAD, at: NOW };
+const PAIR = { brewerId: DEMO_IDS.brewers.fulmar, grinderId: DEMO_IDS.grinders.chough };
+/** A pair that nothing was ever brewed on. */
+const UNUSED = { brewerId: DEMO_IDS.brewers.fulmar, grinderId: DEMO_IDS.grinders.dunlin };
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let server: typeof import("#server/fits.ts") & typeof import("#server/jobs/fitPair.ts");
+
+beforeAll(async () => {
+  fresh = await freshDatabase("fits");
+  await loadDemoHouse(fresh.db, NOW, noHash);
+  process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
+  process.env.TUMBEK_NOW = NOW.toISOString();
+  server = { ...(await import("#server/fits.ts")), ...(await import("#server/jobs/fitPair.ts")) };
+});
+afterAll(async () => {
+  delete process.env.TUMBEK_NOW;
+  await fresh.drop();
+});
+beforeEach(() => fresh.db.delete(fits));
+
+const learned = () => fresh.db.select().from(fits);
+/** Fits as a job does, and keeps what comes of it. */
+async function fitted(pair: typeof PAIR, first: boolean) {
+  const keep = await server.fitPair({ siteId: PIER_HEAD, first, ...pair }, by, new AbortController().signal);
+  return transact(fresh.db, keep);
+}
+
+describe("a pair's factors", () => {
+  test("are fitted when a lead says so, and forgotten again", async () => {
+    expect(await server.fitToLog({ siteId: PIER_HEAD, ...PAIR }, by)).toBe("done");
+    const [row, ...others] = await learned();
+    expect(others).toEqual([]);
+    expect(row).toMatchObject({ ...PAIR, versionId: null });
+    expect(row!.permeability).not.toBe(1);
+    expect(row!.batches).toBeGreaterThan(0);
+    await server.forgetFit({ siteId: PIER_HEAD, ...PAIR }, by);
+    expect(await learned()).toEqual([]);
+  });
+
+  test("are not fitted behind the log while nobody has asked for it", async () => {
+    expect(await fitted(PAIR, false)).toEqual({ changed: 0 });
+    expect(await learned()).toEqual([]);
+  });
+
+  test("stay as they are while the log says the same, and follow it when it says something else", async () => {
+    await fitted(PAIR, true);
+    const [before] = await learned();
+    expect(await fitted(PAIR, false)).toEqual({ changed: 0 });
+    expect(await learned()).toEqual([before]);
+    // As many as are fitted to.
+    for (let n = 1; n <= 30; n++) {
+      const at = new Date(NOW.getTime() + n * 60_000);
+      must(await logBatch(fresh.db, { ...bigPot(at, { brewTimeS: 420 }), id: uuidv7() }, { ...by, at }));
+    }
+    expect(await fitted(PAIR, false)).toEqual({ changed: 1 });
+    const [after] = await learned();
+    // Water that takes longer goes through a tighter bed.
+    expect(after!.permeability).toBeLessThan(before!.permeability * 0.99);
+  });
+
+  test("that nothing was measured of are refused with a sentence, and left alone behind the log", async () => {
+    await expect(fitted(UNUSED, true)).rejects.toThrow(/measured|timed|metered/);
+    expect(await fitted(UNUSED, false)).toEqual({ changed: 0 });
+    expect(await learned()).toEqual([]);
+  });
+
+  test("of one recipe's own cup do not follow the log", async () => {
+    await fitted(PAIR, true);
+    const [row] = await learned();
+    const [version] = await fresh.db.select().from(recipeVersions).limit(1);
+    await fresh.db.update(fits).set({ versionId: version!.id, permeability: 3 });
+    expect(await fitted(PAIR, false)).toEqual({ changed: 0 });
+    expect((await learned())[0]).toMatchObject({ permeability: 3, batches: row!.batches });
+  });
+});
