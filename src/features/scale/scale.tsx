@@ -41,6 +41,9 @@ import { FIGURES, type FigureName } from "./figures.ts";
 import { Ribbon } from "./ribbon.tsx";
 import type { SheetForecast } from "./sheetForecast.ts";
 
+/** As fast as a key repeats, and shorter than a hand takes to the address. */
+const LINK_AFTER_MS = 150;
+
 /** Loaded beside the page: the ribbon stands and works before it is there. */
 const Below = dynamic(() => import("./below.tsx").then(({ Below }) => Below));
 const IcedBar = dynamic(() => import("./icedBar.tsx").then(({ IcedBar }) => IcedBar));
@@ -104,10 +107,14 @@ export function Scale({ bench, start, broken }: ScaleProps) {
   );
   const pickIce = useCallback((ice: string) => change((now) => ({ ...now, ice })), [change]);
 
-  // The link follows the sheet, so that it can be sent as it stands. The browser's own function is called,
-  // past the framework's: that one redraws the page, and drops a navigation that is under way.
+  // The link follows a sheet that rests, so that it can be sent as it stands: writing it takes the browser a tenth of an
+  // edit. The browser's own function is called, past the framework's: that one redraws the page, and drops a navigation
+  // that is under way.
   useEffect(() => {
-    History.prototype.replaceState.call(window.history, window.history.state, "", `?${queryOf(state)}`);
+    const write = () =>
+      History.prototype.replaceState.call(window.history, window.history.state, "", `?${queryOf(state)}`);
+    const resting = setTimeout(write, LINK_AFTER_MS);
+    return () => clearTimeout(resting);
   }, [state]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
