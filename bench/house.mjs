@@ -142,8 +142,8 @@ const CROWDED_LIMITS_MS = { "/scale": 365, "/shift": 500, "/log": 500 };
 const CROWDED_REQUESTS = 40;
 
 /**
- * The time that 95 of 100 pages are there in, when twenty people ask for the next as soon as they have one. They share the house's
- * cores here, so that they only take what comes, as it comes.
+ * The time that 95 of 100 pages are there in, when twenty people ask for the next as soon as they have one. The readers share the
+ * house's cores here, so that they throw each page away as it arrives, without unpacking it.
  */
 async function crowdedMs(url, cookie) {
   const times = [];

@@ -234,7 +234,7 @@ test("a card prints on A6, and four of it on A4, with boxes for what really happ
 });
 
 test.describe("while what a card takes cannot be read", () => {
-  // What is broken off is said in the console.
+  // The browser says in its console that a request was broken off.
   test.use({ silent: false });
 
   test("its line says so, and follows with its totals", async ({ page }) => {
@@ -242,9 +242,9 @@ test.describe("while what a card takes cannot be read", () => {
     await page.getByRole("button", { name: "Save as card" }).click();
     await expect(page.getByText("Kept as a card.")).toBeVisible();
     await page.goto("/shift?day=2026-07-19");
-    const isAskedFor = (body: string | null) => body !== null && !body.includes("revision");
+    const readsLines = (body: string | null) => body !== null && !body.includes("revision");
     await page.route("**/shift**", (route) =>
-      route.request().method() === "POST" && isAskedFor(route.request().postData())
+      route.request().method() === "POST" && readsLines(route.request().postData())
         ? route.abort()
         : route.continue(),
     );

@@ -77,14 +77,14 @@ test.describe("two servers on one house", () => {
       house.query("SELECT state, tries, answer FROM jobs WHERE kind = 'fitPair' ORDER BY asked_at DESC");
     await page.goto(`${one.base}/sign-in?next=/log/forecast`);
     await signIn(page, DEMO.lead);
-    // Any server may take a job: while it is asked for there is but one, and that one can't keep what it has done.
+    // Any server may take a job: while it is asked for there is but one, and that one can't keep its fit.
     await two.kill();
     await house.whileLocked("fits", async () => {
       await page.getByRole("button", { name: "Learn from these batches, from now on" }).click();
       await expect.poll(async () => (await jobs())[0]?.state).toBe("taken");
       await one.kill();
     });
-    // It had not kept anything yet.
+    // The killed server had kept nothing yet.
     expect(await house.query("SELECT * FROM fits")).toEqual([]);
     expect(await jobs()).toMatchObject([{ state: "taken", tries: 1 }]);
 

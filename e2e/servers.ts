@@ -75,7 +75,7 @@ export async function sharedHouse(name: string) {
       kill: async () => {
         const pids = serversOf(Number(server.pid));
         server.kill("SIGKILL");
-        // They would end by themselves, but not before what they are doing now is done.
+        // Its web servers would end by themselves, but not before their present work is done.
         for (const pid of pids) process.kill(pid, "SIGKILL");
         await ended;
       },

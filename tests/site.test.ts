@@ -11,7 +11,8 @@ vi.mock("next/headers", () => ({
   headers: async () => new Headers(),
 }));
 
-const NOW = new Date("2026-07-14T08:30:00Z");
+/** The next day has begun at the demo house, an hour ahead of UTC in summer. */
+const NOW = new Date("2026-07-14T23:30:00Z");
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 let site: typeof import("#server/site.ts");
 
@@ -43,17 +44,17 @@ test("an API request is about the site that it names, the first where it names n
 
 test("a browser works at the site of its cookie, at the first one without, and there it finds that site's cards", async () => {
   const id = await aCard(fresh.db, NOW);
-  const benchOf = async (siteId: string | undefined) => {
+  const findAt = async (siteId: string | undefined) => {
     jar.clear();
     if (siteId) jar.set(site.SITE_COOKIE, siteId);
     return { bench: await site.currentBench(), cards: await site.cardsToFind() };
   };
   for (const none of [undefined, "nowhere"]) {
-    const { bench, cards } = await benchOf(none);
+    const { bench, cards } = await findAt(none);
     expect(bench).toMatchObject({ site: { id: PIER_HEAD } });
     expect(cards.map((card) => card.id)).toContain(id);
   }
-  const { bench, cards } = await benchOf(ROPE_LOFT);
+  const { bench, cards } = await findAt(ROPE_LOFT);
   expect(bench).toMatchObject({ site: { id: ROPE_LOFT } });
   expect(cards.map((card) => card.id)).not.toContain(id);
 });
@@ -63,5 +64,5 @@ test("recipes are found at every site, and today is the site's own day", async (
   if (typeof bench === "string") throw new Error(bench);
   expect(await site.recipesToFind()).toEqual(bench.recipes);
   expect(bench.recipes.length).toBeGreaterThan(0);
-  expect(await site.siteToday()).toBe("2026-07-14");
+  expect(await site.siteToday()).toBe("2026-07-15");
 });
