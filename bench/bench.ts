@@ -3,17 +3,19 @@ import { cpus } from "node:os";
 import { join } from "node:path";
 import { Bench } from "tinybench";
 import type { Bench as House } from "#contract/bench.ts";
-import { type BrewInput, forecastBrew, forecastRange } from "#core/brew";
+import { type BrewInput, forecastBrew, forecastCurves, forecastRange } from "#core/brew";
 import { fitCurve, sameExtraction } from "#core/grind";
-import { glassCurve, melt, meltCurve } from "#core/ice";
+import { arrivalsOf, glassCurve, melt, meltCurve } from "#core/ice";
 import { coupled } from "#core/iced";
 import { type LearnInput, learnDial } from "#core/learn";
 import { type GroundDial, type Plan, sweepDial } from "#core/outlook";
+import { potAfter } from "#core/pot";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
 import { exactSheet, type SheetInput, solveSheet } from "#core/sheet";
 import { finished } from "#core/turns";
 import { wallInTurns, wallPlan } from "#scaling/wall";
+import { onFulmar } from "#tests/brews.ts";
 import { ASKING, GLASS, icedBy } from "#tests/iced.ts";
 import { BENCH as PIER } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
@@ -39,17 +41,16 @@ const ICED: SheetInput = {
   },
   window: { ratio: [15, 17], strengthPct: [1.2, 1.45] },
 };
+const DRIP = must(forecastCurves({ ...onFulmar(184, 1667), grindUm: 800 })).curves;
 const MELTING = {
   ...HEAT,
-  hotG: 1300,
-  hotTempC: 78,
+  ...arrivalsOf(DRIP, { massG: 1300, tempC: 78, strengthPct: 2.3, apartG: 0 }),
   iceG: 1100,
-  strengthPct: 2.3,
   pieceMm: 22,
-  arrivesS: 235,
   stirring: "swirled" as const,
   iceHeapGPerMl: 0.58,
 };
+const POT = { liquidG: 2600, strengthPct: 1.35, tempC: 84, roomTempC: 21, minutes: 40, tauMin: 600 };
 const IN_GLASS = { ...GLASS, coffeeTempC: 8, strengthPct: 1.25 };
 const MELT = { hotG: 1300, hotTempC: 78, iceG: 1100, ...HEAT, strengthPct: 2.3 };
 
@@ -69,6 +70,7 @@ const SPREAD = {
   waterTempC: 2,
   permeabilityShare: 0.2,
   extractionShare: 0.06,
+  unevenShare: 0,
 };
 /** A dial of forty steps, from 500 to 1300 µm. */
 const DIAL: GroundDial = {
@@ -106,12 +108,12 @@ const LEARNING: LearnInput = {
   lessons: Array.from({ length: 2000 }, (_, i) => ({
     batchId: String(i),
     setting: 8 + (i % 9) / 2,
-    bedDepthMm: 15 + (i % 31),
+    meanDepthMm: 15 + (i % 31),
     shortfall: i % 3 === 0 ? 0.6 : 0,
     coffeeId: String(i % 20),
     bag: BAG,
   })),
-  target: { bedDepthMm: 30, shortfall: 0, coffeeId: "3", bag: BAG },
+  target: { meanDepthMm: 30, shortfall: 0, coffeeId: "3", bag: BAG },
   model: { setting: 10, perDoubling: 1.6, perShortfall: -1.2 },
   dial: CHOUGH,
 };
@@ -159,6 +161,7 @@ async function core(): Promise<readonly Row[]> {
     ["learned dial, 2,000 approved batches", 20, () => learnDial(LEARNING)],
     ["wall chart of 60 cells", 400, () => finished(wallInTurns(WALL, WALL_PLAN))],
     ["iced sheet solved with its forecast, said of the glass", 25, () => must(coupled(byStrength, ASKING))],
+    ["a pot that stands", 0.05, () => must(potAfter(POT))],
     ["melt curve of a server", 3, () => must(meltCurve(MELTING))],
     ["glass curve to a quarter of an hour", 1, () => glassCurve(IN_GLASS, [30, 300, 600, 900])],
   ];

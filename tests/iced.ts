@@ -65,7 +65,7 @@ export const ASKING: Asking = {
     source: 9.5,
     rule: {
       sourceSetting: 9.5,
-      sourceBed: 35,
+      sourceMm: 35,
       icedShift: true,
       rule: { unitsPerDoubling: 1.5, icedUnits: 1 },
     },
@@ -82,6 +82,7 @@ export const ASKING: Asking = {
     waterTempC: 2,
     permeabilityShare: 0.2,
     extractionShare: 0.06,
+    unevenShare: 0,
   },
   mending: { others: [] },
 };

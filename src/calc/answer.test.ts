@@ -396,6 +396,7 @@ describe("what is published", () => {
     expect(Object.keys(paths)).toEqual([
       "/api/v1/calc/sheet",
       "/api/v1/calc/ice",
+      "/api/v1/calc/pot",
       "/api/v1/calc/brew",
       "/api/v1/calc/steep",
       "/api/v1/calc/grind",
@@ -412,5 +413,29 @@ describe("what is published", () => {
       "/api/v1/wall",
     ]);
     expect(JSON.stringify(paths)).toContain(JSON.stringify(jsonSchemaOf("sheet").input));
+  });
+});
+
+describe("a pot", () => {
+  const POT = { liquidG: 2600, strengthPct: 1.35, tempC: 84, roomTempC: 21, minutes: 40 };
+
+  test("cools by its own time, or is held on a plate and grows stronger", () => {
+    expect(ask("pot", { ...POT, tauMin: 600 })).toMatchObject({ body: { liquidG: 2600, strengthPct: 1.35 } });
+    expect(ask("pot", { ...POT, heldTempC: 80, evaporationGPerH: 90 })).toMatchObject({
+      body: { liquidG: 2540, tempC: 80 },
+    });
+  });
+
+  test("says one of two ways, stays within its ranges, and tells when it is dry", () => {
+    const codeOf = (change: object) =>
+      (ask("pot", { ...POT, ...change }).body as { error: { code: string; fields: string[] } }).error;
+    expect(codeOf({})).toMatchObject({ code: "badInput" });
+    expect(codeOf({ tauMin: 600, heldTempC: 80 })).toMatchObject({ code: "badInput", fields: ["heldTempC"] });
+    expect(codeOf({ tauMin: 0 })).toMatchObject({ code: "badInput", fields: ["tauMin"] });
+    expect(codeOf({ tauMin: 600, minutes: 1e9 })).toMatchObject({ code: "badInput", fields: ["minutes"] });
+    expect(codeOf({ heldTempC: 80, evaporationGPerH: 20_000, minutes: 30 })).toMatchObject({
+      code: "potBoiledDry",
+      fields: ["minutes", "evaporationGPerH"],
+    });
   });
 });

@@ -10,10 +10,12 @@ import {
 } from "#core/brew";
 import { sameExtraction } from "#core/grind";
 import { melt } from "#core/ice";
+import { potAfter } from "#core/pot";
 import type { Result } from "#core/result";
 import { type SheetFailure, solveSheet } from "#core/sheet";
 import { badInputSentence } from "#words/api";
 import { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "#words/brew";
+import { boiledDrySentence } from "#words/pot";
 import { checkSentence, freezeSentence, sheetFailureSentence } from "#words/sheet";
 
 export interface ErrorBody {
@@ -53,6 +55,14 @@ const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Computed }
     if (melted.ok) return { ok: true, body: melted.value };
     const { code, missingJ } = melted.failure;
     return failed(code, freezeSentence(missingJ), ["iceG", "iceTempC"]);
+  },
+
+  pot: (message) => {
+    const input = CALCS.pot.input.safeParse(message);
+    if (!input.success) return refuse(badInput(input.error.issues, message));
+    const stood = potAfter(input.data);
+    if (stood.ok) return { ok: true, body: stood.value };
+    return failed(stood.failure.code, boiledDrySentence(stood.failure), ["minutes", "evaporationGPerH"]);
   },
 
   brew: (message) => {

@@ -10,6 +10,7 @@ import {
   steepOutput,
 } from "./brew.ts";
 import { iceInput, iceOutput } from "./ice.ts";
+import { potInput, potOutput } from "./pot.ts";
 import { sheetInput, sheetOutput } from "./sheet.ts";
 
 /** Computations without a house: one schema in, one out, for `calc`, the API and its published page. */
@@ -23,6 +24,11 @@ export const CALCS = {
     input: iceInput,
     output: iceOutput,
     title: "Temperature, ice left and strength of a hot brew on ice",
+  },
+  pot: {
+    input: potInput,
+    output: potOutput,
+    title: "Coffee that stands in a pot: how much is left after a while, how strong and how warm",
   },
   brew: {
     input: brewInput,

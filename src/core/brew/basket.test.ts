@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
-import { type Basket, basketVolumeMl, bedDepthMm } from "./index.ts";
+import { type Basket, basketVolumeMl, bedDepthMm, meanBedDepthMm } from "./index.ts";
 
 const FULMAR: Basket = { shape: "flat", topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 };
 const CONE: Basket = { shape: "cone", topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 100 };
@@ -58,5 +58,20 @@ describe("bed depth", () => {
         },
       ),
     );
+  });
+});
+
+describe("the mean depth", () => {
+  const straight = { shape: "flat" as const, topDiameterMm: 118, bottomDiameterMm: 118, heightMm: 74 };
+
+  const at = (basket: Basket, doseG: number) => ({ basket, doseG, densityGPerMl: 0.4 });
+
+  test("of a straight basket is its depth, of a cone a third of that at its axis", () => {
+    expect(must(meanBedDepthMm(at(straight, 90)))).toBeCloseTo(must(bedDepthMm(at(straight, 90))), 9);
+    expect(must(meanBedDepthMm(at(CONE, 22)))).toBeCloseTo(must(bedDepthMm(at(CONE, 22))) / 3, 9);
+  });
+
+  test("is refused where the dose stands above the rim", () => {
+    expect(meanBedDepthMm(at(CONE, 900))).toMatchObject({ ok: false, failure: { code: "doseOverBasket" } });
   });
 });

@@ -45,9 +45,15 @@ export interface DoseOverBasket {
 export function depthOfVolumeMm(basket: Basket, volumeMm3: number): number {
   if (volumeMm3 === 0) return 0;
   const bottomR = basket.bottomDiameterMm / 2;
-  const widening = (basket.topDiameterMm / 2 - bottomR) / basket.heightMm;
-  const surfaceR = Math.cbrt(bottomR * bottomR * bottomR + (3 * volumeMm3 * widening) / Math.PI);
+  const surfaceR = surfaceRadiusMm(basket, volumeMm3);
   return (3 * volumeMm3) / Math.PI / (bottomR * bottomR + bottomR * surfaceR + surfaceR * surfaceR);
+}
+
+/** Radius of a bed's upper surface, mm; see `depthOfVolumeMm`. */
+function surfaceRadiusMm(basket: Basket, volumeMm3: number): number {
+  const bottomR = basket.bottomDiameterMm / 2;
+  const widening = (basket.topDiameterMm / 2 - bottomR) / basket.heightMm;
+  return Math.cbrt(bottomR ** 3 + (3 * volumeMm3 * widening) / Math.PI);
 }
 
 /** Width of the basket at a height above its bottom, mm. */
@@ -70,8 +76,25 @@ export function basketVolumeMl({ topDiameterMm, bottomDiameterMm, heightMm }: Ba
  */
 export function bedDepthMm(dose: DoseInBasket): Result<number, DoseOverBasket> {
   const { doseG, densityGPerMl, basket, swelling = 1 } = dose;
-  const depthMm = depthOfVolumeMm(basket, ((doseG * swelling) / densityGPerMl) * MM3_PER_ML);
+  const depthMm = depthOfVolumeMm(basket, volumeOfMm3(dose));
   if (depthMm <= basket.heightMm) return ok(depthMm);
   const capacityG = (basketVolumeMl(basket) * densityGPerMl) / swelling;
   return fail({ code: "doseOverBasket", doseG, capacityG });
+}
+
+/**
+ * Mean depth of a levelled dose: its volume over the area of its upper surface. A cone's is a third of the depth at its
+ * axis, so that cones and flat baskets can be compared.
+ *
+ * @returns mm; `doseOverBasket` when it stands above the rim
+ */
+export function meanBedDepthMm(dose: DoseInBasket): Result<number, DoseOverBasket> {
+  const atAxis = bedDepthMm(dose);
+  if (!atAxis.ok) return atAxis;
+  const volumeMm3 = volumeOfMm3(dose);
+  return ok(volumeMm3 / (Math.PI * surfaceRadiusMm(dose.basket, volumeMm3) ** 2));
+}
+
+function volumeOfMm3({ doseG, densityGPerMl, swelling = 1 }: DoseInBasket): number {
+  return ((doseG * swelling) / densityGPerMl) * MM3_PER_ML;
 }

@@ -31,8 +31,8 @@ export function recorder({ basket, doseG }: BrewInput) {
   };
   let drippedG = 0;
   return {
-    onStep: ({ atS, outG, tempC, standingMl }: WaterStep, solidsOutG: number) => {
-      drippedG += outG;
+    onStep: ({ atS, outG, cupShare, tempC, standingMl }: WaterStep, solidsOutG: number) => {
+      drippedG += outG * cupShare;
       all.timeS.push(atS);
       all.levelMm.push(depthOfVolumeMm(basket, standingMl * MM3_PER_ML));
       all.yieldG.push(drippedG);

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
 import { ANCHOR } from "#tests/brews.ts";
+import { SATURATED_G_PER_G } from "./constants.ts";
 import { type Brew, type BrewInput, forecastBrew, forecastCurves } from "./index.ts";
 import { plainSolids } from "./plain.ts";
 
@@ -69,6 +70,51 @@ describe("trends", () => {
 
 const BIG = { shape: "flat" as const, topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 };
 
+describe("what a brew keeps", () => {
+  const big = (retentionGPerG: number) =>
+    brew({
+      basket: BIG,
+      doseG: 202,
+      grindUm: 850,
+      waterTempC: 93,
+      retentionGPerG,
+      pours: [{ atS: 0, waterG: 3229, rateGPerS: 12 }],
+    });
+
+  test("is a matter of its end: it does not raise the slurry in the middle", () => {
+    const [drained, lifted] = [big(2.12), big(3.5)];
+    expect(Math.abs(lifted.highWaterMm - drained.highWaterMm)).toBeLessThan(1);
+    expect(lifted.yieldG).toBeCloseTo(3229 - 3.5 * 202, 6);
+    expect(lifted.brewTimeS).toBeLessThan(drained.brewTimeS - 30);
+    expect(lifted.strengthPct).toBeGreaterThan(drained.strengthPct);
+  });
+
+  test("pressed out, the last of it is weak and comes on top", () => {
+    const [drained, pressed] = [big(2.1), big(1.2)];
+    expect(pressed.yieldG - drained.yieldG).toBeCloseTo(0.9 * 202, 6);
+    expect(pressed.strengthPct).toBeLessThan(drained.strengthPct);
+    expect(pressed.extractionPct).toBeGreaterThan(drained.extractionPct);
+  });
+});
+
+test("colder water costs: 80 instead of 93 °C about a point", () => {
+  const [hot, cold] = [93, 80].map((waterTempC) =>
+    brew({
+      doseG: 31.5,
+      grindUm: 700,
+      waterTempC,
+      basket: CONE,
+      pours: [
+        { atS: 0, waterG: 80, rateGPerS: 6 },
+        { atS: 45, waterG: 212, rateGPerS: 6 },
+        { atS: 95, waterG: 212, rateGPerS: 6 },
+      ],
+    }),
+  );
+  expect(hot!.extractionPct - cold!.extractionPct).toBeGreaterThan(0.8);
+  expect(hot!.extractionPct - cold!.extractionPct).toBeLessThan(1.4);
+});
+
 describe("whatever is poured", () => {
   const inputs = fc
     .record({
@@ -117,6 +163,30 @@ describe("whatever is poured", () => {
         expect(it.pourStartsS).toHaveLength(input.pours.length);
         expect(it.pourStartsS.toSorted((a, b) => a - b)).toEqual(it.pourStartsS);
         expect(it.brewTimeS).toBeGreaterThanOrEqual(it.lastWaterS - 1);
+      }),
+    );
+  });
+
+  test("no liquid is stronger than a saturated one, and no slurry hotter than its water", () => {
+    fc.assert(
+      fc.property(inputs, fc.double({ min: 150, max: 1500, noNaN: true }), (input, grindUm) => {
+        const answer = forecastCurves({ ...input, grindUm });
+        if (!answer.ok) return;
+        const { strengthPct, slurryTempC } = answer.value.curves;
+        expect(Math.max(...strengthPct)).toBeLessThanOrEqual(100 * SATURATED_G_PER_G);
+        expect(Math.max(...slurryTempC)).toBeLessThanOrEqual(input.waterTempC + 1e-9);
+      }),
+    );
+  });
+
+  test("times run from the first water, whenever the first pour is written down", () => {
+    fc.assert(
+      fc.property(inputs, fc.double({ min: 1, max: 60, noNaN: true }), (input, lateS) => {
+        const later = input.pours.map((pour) => ("atS" in pour ? { ...pour, atS: pour.atS + lateS } : pour));
+        const [now, then] = [whole(input), whole({ ...input, pours: later })];
+        if (!now || !then) return;
+        expect(Math.abs(then.brewTimeS - now.brewTimeS)).toBeLessThan(1.1);
+        expect(then.pourStartsS[0]).toBe(0);
       }),
     );
   });

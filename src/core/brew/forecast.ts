@@ -5,7 +5,7 @@ import { fastSolids, type Solids } from "./solids.ts";
 import { runWater, type WaterRun } from "./water.ts";
 
 /** A brew's forecast: where its water went, and what it took along. */
-export interface Brew extends Omit<WaterRun, "waterG" | "lastG"> {
+export interface Brew extends Omit<WaterRun, "lastG"> {
   /** Of what drips into the vessel. */
   readonly strengthPct: number;
   readonly extractionPct: number;
@@ -41,7 +41,7 @@ export function forecastCurves(
 }
 
 function brewOf({ doseG }: BrewInput, run: WaterRun, solids: Solids): Brew {
-  const { waterG: _water, lastG, ...figures } = run;
+  const { lastG, ...figures } = run;
   const { outG, balanceG } = solids.end(lastG);
   return {
     ...figures,

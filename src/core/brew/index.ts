@@ -5,6 +5,7 @@ export {
   bedDepthMm,
   type DoseInBasket,
   type DoseOverBasket,
+  meanBedDepthMm,
   USUAL_DENSITY_G_PER_ML,
   USUAL_SWELLING,
 } from "./basket.ts";
@@ -38,6 +39,7 @@ export {
   type Ranged,
   type Spread,
   sampleRange,
+  unevenShareOf,
 } from "./range.ts";
 export {
   handPours,

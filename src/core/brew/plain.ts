@@ -3,6 +3,7 @@ import { type BrewInput, USUAL_LAYERS } from "./input.ts";
 import { type Pool, poolsOf } from "./pools.ts";
 import { sizeClasses } from "./sizes.ts";
 import { arrhenius, type Solids } from "./solids.ts";
+import { lastSolidsG, saturatedGPerG, solubleShare } from "./solubility.ts";
 
 /** One layer of the bed: what its grains still hold by pool, and what is dissolved in its liquid, g. */
 interface Layer {
@@ -14,8 +15,10 @@ interface Layer {
  * The solids' way, written as it is thought: every pool of every size in every layer, one after the other. The
  * oracle of `fastSolids`.
  *
- * In a step, a pool gives k·(n − C·w): n is what it holds, w its grains' own water, C the concentration around it
- * at the step's end. Implicit in C, so that nothing turns negative however long the step.
+ * In a step, a pool gives k·(min(n − stays, saturated·w) − C·w), and no less than −k·C·w: n is what it holds, `stays` the
+ * part of it that water of this temperature does not dissolve, w its grains' own water, C the concentration around it at
+ * the step's end. Water that the grains soak up takes its solids along, into the broken cells. So no liquid is stronger
+ * than what it comes from, or than a saturated one. Implicit in C, so that nothing turns negative however long the step.
  */
 export function plainSolids({ doseG, grindUm, factors, resolution }: BrewInput): Solids {
   const count = resolution?.layers ?? USUAL_LAYERS;
@@ -26,38 +29,50 @@ export function plainSolids({ doseG, grindUm, factors, resolution }: BrewInput):
     inLiquidG: 0,
   }));
   const waterOf = ({ part }: Pool) => (c.UPTAKE_G_PER_G * doseG * part) / count;
-  let outG = 0;
-  let bedLiquidG = 0;
+  const broken = sum(pools.map(({ part, perS }) => (perS === c.BROKEN_PER_S ? part : 0)));
+  const soaksShare = ({ part, perS }: Pool) => (perS === c.BROKEN_PER_S ? part / broken : 0);
+  let [outG, elsewhereG, layerG] = [0, 0, 0];
   return {
-    onStep: ({ stepS, liquidG, throughG, outG: flowOutG, tempC }) => {
-      bedLiquidG = liquidG;
+    onStep: ({ stepS, liquidG, throughG, outG: flowOutG, cupShare, soakedG, tempC }) => {
+      layerG = liquidG / count;
       const rate = (factors?.extraction ?? 1) * arrhenius(tempC);
+      const stayShare = 1 - solubleShare(tempC);
       let fromAboveG = 0;
       layers.forEach((layer, i) => {
         const belowG = throughG - ((i + 1) / count) * (throughG - flowOutG);
         const k = pools.map(({ perS }) => perS * rate * stepS);
-        // Dissolved, from above and Σ k·(n − C·w)/(1 + k) are together C · (liquid + below).
-        const gives = pools.reduce((sum, _, j) => sum + (k[j]! * layer.inGrainsG[j]!) / (1 + k[j]!), 0);
-        const takes = pools.reduce((sum, pool, j) => sum + (k[j]! * waterOf(pool)) / (1 + k[j]!), 0);
-        const perG = (layer.inLiquidG + fromAboveG + gives) / (liquidG / count + belowG + takes);
-        pools.forEach((pool, j) => {
-          layer.inGrainsG[j] = (layer.inGrainsG[j]! + k[j]! * perG * waterOf(pool)) / (1 + k[j]!);
+        const given = pools.map((pool, j) => {
+          const staysG = (stayShare * pool.part * solubleG) / count;
+          const mostG = saturatedGPerG(tempC) * waterOf(pool);
+          return (k[j]! * Math.max(0, Math.min(layer.inGrainsG[j]! - staysG, mostG))) / (1 + k[j]!);
         });
-        layer.inLiquidG = perG * (liquidG / count);
+        const takes = pools.map(
+          (pool, j) => (k[j]! * waterOf(pool)) / (1 + k[j]!) + (soaksShare(pool) * soakedG) / count,
+        );
+        // Dissolved, from above and given are together C · (liquid + below + what the grains take up).
+        const perG = (layer.inLiquidG + fromAboveG + sum(given)) / (layerG + belowG + sum(takes));
+        pools.forEach((_, j) => {
+          layer.inGrainsG[j] = layer.inGrainsG[j]! - given[j]! + perG * takes[j]!;
+        });
+        layer.inLiquidG = perG * layerG;
         fromAboveG = perG * belowG;
       });
-      outG += fromAboveG;
+      outG += fromAboveG * cupShare;
+      elsewhereG += fromAboveG * (1 - cupShare);
     },
     outG: () => outG,
     end: (lastG) => {
-      const lowestInLiquidG = layers.at(-1)?.inLiquidG ?? 0;
-      const lastSolidsG =
-        lastG > 0 ? Math.min(lowestInLiquidG, (lowestInLiquidG * lastG * count) / bedLiquidG) : 0;
-      const leftG = layers.reduce(
-        (sum, { inGrainsG, inLiquidG }) => inGrainsG.reduce((grains, g) => grains + g, sum + inLiquidG),
-        -lastSolidsG,
+      const drippedG = lastSolidsG(
+        layers.map(({ inLiquidG }) => inLiquidG),
+        layerG,
+        lastG,
       );
-      return { outG: outG + lastSolidsG, balanceG: solubleG - outG - lastSolidsG - leftG };
+      const leftG = sum(layers.map(({ inGrainsG, inLiquidG }) => inLiquidG + sum(inGrainsG))) - drippedG;
+      return { outG: outG + drippedG, balanceG: solubleG - outG - drippedG - elsewhereG - leftG };
     },
   };
+}
+
+function sum(all: readonly number[]): number {
+  return all.reduce((so, each) => so + each, 0);
 }

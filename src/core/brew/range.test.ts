@@ -11,6 +11,7 @@ const SURE: Spread = {
   waterTempC: 0,
   permeabilityShare: 0,
   extractionShare: 0,
+  unevenShare: 0,
 };
 const rangeOf = (spread: Partial<Spread>, input = ANCHOR) =>
   forecastRange(input, { ...SURE, ...spread }, seeded(3))!;

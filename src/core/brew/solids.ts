@@ -2,19 +2,20 @@ import * as c from "./constants.ts";
 import { type BrewInput, USUAL_LAYERS } from "./input.ts";
 import { merged, poolsOf } from "./pools.ts";
 import { sizeClasses } from "./sizes.ts";
+import { lastSolidsG, saturatedGPerG, solubleShare } from "./solubility.ts";
 import type { WaterStep } from "./water.ts";
 
 /** The solids of a brew under way. */
 export interface Solids {
   /** Follows the water by a step. */
   readonly onStep: (step: WaterStep) => void;
-  /** Solids that have left the bed so far, g. */
+  /** Solids in the vessel so far, g. */
   readonly outG: () => number;
   /** The last drips run out as they are, g; and in less out less left, 0 but for rounding. */
   readonly end: (lastG: number) => { readonly outG: number; readonly balanceG: number };
 }
 
-/** Pools of one rate are one: the broken cells of all sizes, and the insides of three. */
+/** Pools of one rate are one: the broken cells of all sizes, which come first, and the insides of three. */
 const POOLS = 4;
 
 /**
@@ -34,24 +35,31 @@ export function fastSolids({ doseG, grindUm, factors, resolution }: BrewInput): 
   const inGrains = new Float64Array(layers * POOLS);
   for (let i = 0; i < inGrains.length; i++) inGrains[i] = (part(i % POOLS) * solubleG) / layers;
   const inLiquid = new Float64Array(layers);
-  const ownG = (c.UPTAKE_G_PER_G * doseG) / layers;
   const [perS0, perS1, perS2, perS3] = [perS(0), perS(1), perS(2), perS(3)];
-  const [own0, own1, own2, own3] = [ownG * part(0), ownG * part(1), ownG * part(2), ownG * part(3)];
-  let outG = 0;
-  let liquidG = 0;
+  const [part0, part1, part2, part3] = [part(0), part(1), part(2), part(3)];
+  const ownG = (c.UPTAKE_G_PER_G * doseG) / layers;
+  let [outG, elsewhereG, layerG] = [0, 0, 0];
 
   const onStep = (step: WaterStep) => {
     const k = step.stepS * arrhenius(step.tempC);
     const { throughG } = step;
-    liquidG = step.liquidG;
-    const layerG = liquidG / layers;
+    layerG = step.liquidG / layers;
     const lessG = (throughG - step.outG) / layers;
-    // Of what a pool holds it gives a share, and takes up as much of its own water's worth from around it.
+    // A pool gives a share of what this water dissolves of it, and of no more than saturates the pool's own water.
     const share0 = 1 - 1 / (1 + perS0 * k);
     const share1 = 1 - 1 / (1 + perS1 * k);
     const share2 = 1 - 1 / (1 + perS2 * k);
     const share3 = 1 - 1 / (1 + perS3 * k);
-    const takes = share0 * own0 + share1 * own1 + share2 * own2 + share3 * own3;
+    const staysG = ((1 - solubleShare(step.tempC)) * solubleG) / layers;
+    const [stays0, stays1, stays2, stays3] = [staysG * part0, staysG * part1, staysG * part2, staysG * part3];
+    const mostG = saturatedGPerG(step.tempC) * ownG;
+    const [most0, most1, most2, most3] = [mostG * part0, mostG * part1, mostG * part2, mostG * part3];
+    // It takes up as much of its own water's worth from around it; what is soaked up ends in the broken cells.
+    const take0 = share0 * ownG * part0 + step.soakedG / layers;
+    const take1 = share1 * ownG * part1;
+    const take2 = share2 * ownG * part2;
+    const take3 = share3 * ownG * part3;
+    const takes = take0 + take1 + take2 + take3;
     let from = 0;
     for (let layer = 0, at = 0; layer < layers; layer++, at += POOLS) {
       const below = throughG - (layer + 1) * lessG;
@@ -59,24 +67,27 @@ export function fastSolids({ doseG, grindUm, factors, resolution }: BrewInput): 
       const g1 = inGrains[at + 1]!;
       const g2 = inGrains[at + 2]!;
       const g3 = inGrains[at + 3]!;
-      const gives = g0 * share0 + g1 * share1 + (g2 * share2 + g3 * share3);
-      const perG = (gives + inLiquid[layer]! + from) / (layerG + below + takes);
-      inGrains[at] = g0 + share0 * (perG * own0 - g0);
-      inGrains[at + 1] = g1 + share1 * (perG * own1 - g1);
-      inGrains[at + 2] = g2 + share2 * (perG * own2 - g2);
-      inGrains[at + 3] = g3 + share3 * (perG * own3 - g3);
+      const give0 = share0 * Math.max(0, Math.min(g0 - stays0, most0));
+      const give1 = share1 * Math.max(0, Math.min(g1 - stays1, most1));
+      const give2 = share2 * Math.max(0, Math.min(g2 - stays2, most2));
+      const give3 = share3 * Math.max(0, Math.min(g3 - stays3, most3));
+      const perG = (give0 + give1 + (give2 + give3) + inLiquid[layer]! + from) / (layerG + below + takes);
+      inGrains[at] = g0 - give0 + perG * take0;
+      inGrains[at + 1] = g1 - give1 + perG * take1;
+      inGrains[at + 2] = g2 - give2 + perG * take2;
+      inGrains[at + 3] = g3 - give3 + perG * take3;
       inLiquid[layer] = perG * layerG;
       from = perG * below;
     }
-    outG += from;
+    const inCupG = from * step.cupShare;
+    outG += inCupG;
+    elsewhereG += from - inCupG;
   };
 
   const end = (lastG: number) => {
-    const lowestInLiquidG = inLiquid[layers - 1]!;
-    const lastSolidsG =
-      lastG > 0 ? Math.min(lowestInLiquidG, (lowestInLiquidG * lastG * layers) / liquidG) : 0;
-    const leftG = total(inLiquid) - lastSolidsG + total(inGrains);
-    return { outG: outG + lastSolidsG, balanceG: solubleG - outG - lastSolidsG - leftG };
+    const drippedG = lastSolidsG(inLiquid, layerG, lastG);
+    const leftG = total(inLiquid) - drippedG + total(inGrains);
+    return { outG: outG + drippedG, balanceG: solubleG - outG - drippedG - elsewhereG - leftG };
   };
   return { onStep, outG: () => outG, end };
 }

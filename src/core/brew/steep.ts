@@ -4,6 +4,7 @@ import type { Factors } from "./input.ts";
 import { merged, poolsOf } from "./pools.ts";
 import { sizeClasses } from "./sizes.ts";
 import { arrhenius } from "./solids.ts";
+import { solubleShare } from "./solubility.ts";
 
 /** Coffee that lies in its water: an immersion press, or a cold concentrate. */
 export interface SteepInput {
@@ -137,12 +138,6 @@ export function forecastSteep(
     solidsBalanceG: solubleG - outG - leftG,
     curves,
   });
-}
-
-/** Of what hot water dissolves, 0 to 1. */
-function solubleShare(tempC: number): number {
-  const warm = Math.min(1, Math.max(0, (tempC - c.COLD_C) / (c.HOT_C - c.COLD_C)));
-  return c.COLD_SHARE + (1 - c.COLD_SHARE) * warm;
 }
 
 /** A vessel as wide as it is high: V = π/4 · d³, and its whole surface 3/2 · π · d². */

@@ -80,26 +80,26 @@ describe("translation between two grinders", () => {
 describe("the house rule", () => {
   const rule = ruleOn(CHOUGH, USUAL_RULE);
   const to = (target: number, icedShift = false, dial = CHOUGH) =>
-    houseRule({ sourceSetting: 9.5, sourceBed: 20, icedShift, rule: ruleOn(dial, USUAL_RULE) }, target, dial);
+    houseRule({ sourceSetting: 9.5, sourceMm: 20, icedShift, rule: ruleOn(dial, USUAL_RULE) }, target, dial);
 
-  test("a bed twice as deep is 1.5 coarser, half as deep 1.5 finer, iced 1 finer", () => {
-    expect(rule).toEqual({ unitsPerDoubling: 1.5, icedUnits: 1 });
-    expect(to(40).setting).toBe(11);
-    expect(to(10).setting).toBe(8);
+  test("a bed twice as deep is 2 coarser, half as deep 2 finer, iced 2 finer", () => {
+    expect(rule).toEqual({ unitsPerDoubling: 2, icedUnits: 2 });
+    expect(to(40).setting).toBe(11.5);
+    expect(to(10).setting).toBe(7.5);
     expect(to(20).setting).toBe(9.5);
-    expect(to(40, true).setting).toBe(10);
+    expect(to(40, true).setting).toBe(9.5);
   });
 
   test("coarser is down where the dial says so", () => {
-    expect(to(40, false, { ...CHOUGH, higherIs: "finer" }).setting).toBe(8);
+    expect(to(40, false, { ...CHOUGH, higherIs: "finer" }).setting).toBe(7.5);
   });
 
   test("on a longer dial the same turn is more clicks", () => {
-    expect(ruleOn(DUNLIN, USUAL_RULE).unitsPerDoubling).toBeCloseTo(3.75, 12);
+    expect(ruleOn(DUNLIN, USUAL_RULE).unitsPerDoubling).toBeCloseTo(5, 12);
   });
 
   test("a rule that runs off the dial is cut and says so", () => {
-    expect(to(20 * 2 ** 12)).toMatchObject({ exact: 27.5, setting: 24, limitedBy: "max" });
+    expect(to(20 * 2 ** 12)).toMatchObject({ exact: 33.5, setting: 24, limitedBy: "max" });
   });
 
   test("a bed without depth is the caller's mistake", () => {

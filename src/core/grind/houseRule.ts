@@ -10,14 +10,14 @@ export function dialUnit({ min, max }: Pick<Dial, "min" | "max">): number {
 
 /** A house's rule of thumb, on a dial of 24. */
 export interface HouseRule {
-  /** Dial units coarser per doubling of the dry bed's depth; houses use 1 to 2.5. */
+  /** Dial units coarser per doubling of the dry bed's mean depth; houses use 1 to 2.5. */
   readonly unitsPerDoubling: number;
   /** Dial units finer for a short iced brew: its little water must take out as much. */
   readonly icedUnits: number;
 }
 
 /** A new house's rule. */
-export const USUAL_RULE: HouseRule = { unitsPerDoubling: 1.5, icedUnits: 1 };
+export const USUAL_RULE: HouseRule = { unitsPerDoubling: 2, icedUnits: 2 };
 
 /** The rule on a dial of another range. */
 export function ruleOn(dial: Dial, { unitsPerDoubling, icedUnits }: HouseRule): HouseRule {
@@ -29,8 +29,8 @@ export function ruleOn(dial: Dial, { unitsPerDoubling, icedUnits }: HouseRule): 
 export interface RuleFrom {
   /** The source's setting, already on the target's dial. */
   readonly sourceSetting: number;
-  /** The source's bed: the depth of its dry coffee, or its dose where both baskets have one shape. Above 0. */
-  readonly sourceBed: number;
+  /** Mean depth of the source's dry bed, mm, above 0. */
+  readonly sourceMm: number;
   /** The target is a short brew onto ice and the source is not. */
   readonly icedShift: boolean;
   readonly rule: HouseRule;
@@ -44,23 +44,22 @@ export interface Pulls {
   readonly short: number;
 }
 
-/** The two pulls of the house's rule: unitsPerDoubling · log₂(target / source), and −icedUnits. */
-export function rulePulls({ sourceBed, icedShift, rule }: RuleFrom, targetBed: number): Pulls {
-  if (!(sourceBed > 0 && targetBed > 0))
-    throw new Error(`no bed: ${JSON.stringify({ sourceBed, targetBed })}`);
+/** The two pulls of the house's rule: unitsPerDoubling · log₂(target / source), and −icedUnits; depths in mm, above 0. */
+export function rulePulls({ sourceMm, icedShift, rule }: RuleFrom, targetMm: number): Pulls {
+  if (!(sourceMm > 0 && targetMm > 0)) throw new Error(`no bed: ${JSON.stringify({ sourceMm, targetMm })}`);
   return {
-    bed: rule.unitsPerDoubling * Math.log2(targetBed / sourceBed),
+    bed: rule.unitsPerDoubling * Math.log2(targetMm / sourceMm),
     short: icedShift ? -rule.icedUnits : 0,
   };
 }
 
 /**
- * The house's own rule of thumb: so many dial units coarser per doubling of bed depth, and a little finer
+ * The house's own rule of thumb: so many dial units coarser per doubling of the bed's mean depth, and some finer
  * for a short brew onto ice. The setting is the source's, moved by both pulls.
  *
- * @param targetBed in the unit of `sourceBed`, above 0
+ * @param targetMm mean depth of the target's dry bed, above 0
  */
-export function houseRule(from: RuleFrom, targetBed: number, dial: Dial): DialSetting {
-  const { bed, short } = rulePulls(from, targetBed);
+export function houseRule(from: RuleFrom, targetMm: number, dial: Dial): DialSetting {
+  const { bed, short } = rulePulls(from, targetMm);
   return onDial(coarser(from.sourceSetting, bed + short, dial), dial);
 }

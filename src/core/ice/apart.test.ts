@@ -5,13 +5,13 @@ import { apartPerDose, standingTempC, USUAL_CUP } from "./index.ts";
 const CUP = { ...USUAL_CUP, roomTempC: 21 };
 
 test("what drips from a bloom is what the bed does not take up; at twice the dose nothing", () => {
-  expect(apartPerDose(70 / 24, 2.15)).toBeCloseTo(0.7667, 4);
-  expect(apartPerDose(2, 2.15)).toBe(0);
+  expect(apartPerDose(70 / 24)).toBeCloseTo(0.9167, 4);
+  expect(apartPerDose(2)).toBe(0);
 });
 
 test("it shares its heat with the cup, and cools to the room and never past it", () => {
-  // 18 g at 77 °C in a cup of 110 J/K: (4.19·18·77 + 110·21) / (4.19·18 + 110).
-  expect(standingTempC({ massG: 18, tempC: 77, standsS: 0 }, CUP)).toBeCloseTo(43.78, 2);
+  // 22 g at 77 °C in a cup of 160 J/K: (4.19·22·77 + 160·21) / (4.19·22 + 160).
+  expect(standingTempC({ massG: 22, tempC: 77, standsS: 0 }, CUP)).toBeCloseTo(41.47, 2);
   expect(standingTempC({ massG: 0, tempC: 77, standsS: 60 }, CUP)).toBeCloseTo(21, 12);
   fc.assert(
     fc.property(

@@ -9,18 +9,21 @@ export interface StandingCup {
   readonly roomTempC: number;
 }
 
-/** A small cup of glass or china, J/K, and what it loses uncovered, W/K. */
-export const USUAL_CUP = { cupJPerK: 110, lossWPerK: 0.6 } as const;
+/** A stout cup of glass or china, J/K, and what it loses uncovered, W/K. */
+export const USUAL_CUP = { cupJPerK: 160, lossWPerK: 0.8 } as const;
+
+/** Water that a dry bed takes up before it drips, g per g; usual 1.8 to 2.1. */
+const FIRST_TAKEN_UP_G_PER_G = 2;
 
 /**
  * Of the bloom's water what drips through, per gram of dose: bloom less what the bed first takes up. At twice the dose
- * that is nothing.
+ * that is nothing. What a brew retains at its end is another matter.
  *
  * @param bloomPerDose bloom water, g per g of dose
  * @returns g per g of dose, 0 and above
  */
-export function apartPerDose(bloomPerDose: number, retentionGPerG: number): number {
-  return Math.max(0, bloomPerDose - retentionGPerG);
+export function apartPerDose(bloomPerDose: number): number {
+  return Math.max(0, bloomPerDose - FIRST_TAKEN_UP_G_PER_G);
 }
 
 /**

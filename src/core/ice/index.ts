@@ -1,5 +1,6 @@
 /** Ice, heat and dilution: what a hot brew becomes on ice, in its server, in a bath and in the glass. */
 export { apartPerDose, type StandingCup, standingTempC, USUAL_CUP } from "./apart.ts";
+export { type Arrival, arrivalsOf, atOnce, type Drip, type Dripped } from "./arrival.ts";
 export {
   type Bath,
   type BathFailure,

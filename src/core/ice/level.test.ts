@@ -20,18 +20,15 @@ test("while it melts a server is never fuller than the check allows for: nothing
       figure(50, 3000),
       fc.constantFrom(...STIRRINGS),
       figure(0, 400),
-      (hotG, iceG, stirring, arrivesS) => {
+      (hotG, iceG, stirring, untilS) => {
         const curve = meltCurve({
-          hotG,
-          hotTempC: 77,
+          arrives: [{ fromS: 0, untilS, massG: hotG, tempC: 77, strengthPct: 2 }],
           iceG,
           iceTempC: -1,
           iceWetShare: 0.08,
           vesselJPerK: 350,
           vesselTempC: 21,
-          strengthPct: 2,
           pieceMm: 22,
-          arrivesS,
           stirring,
           iceHeapGPerMl: 0.58,
         });

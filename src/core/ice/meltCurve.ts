@@ -1,28 +1,32 @@
 import { fail, ok, type Result } from "#core/result";
-import { equilibrium, type Liquid, type WouldFreeze } from "./equilibrium.ts";
+import { type Arrival, atOnce, massOf } from "./arrival.ts";
+import { equilibrium, type WouldFreeze } from "./equilibrium.ts";
+import type { Ice, VesselHeat } from "./heat.ts";
 import { levelMl } from "./level.ts";
-import type { MeltInput } from "./melt.ts";
 import { iceIn, melted, poured, strengthOf, tempOf } from "./slush.ts";
 import { type Stirring, TRANSFER_W_PER_M2_K } from "./stirring.ts";
 import { thinned } from "./thinned.ts";
 
-export interface MeltCurveInput extends MeltInput {
+export interface MeltCurveInput extends Ice, VesselHeat {
+  /** 0 when there is none. */
+  readonly iceG: number;
+  /** Hot beverage as it comes, one after the other, at least one; above 0 g in all. */
+  readonly arrives: readonly Arrival[];
+  /** Beverage that was kept apart: it joins when the last drop has fallen. */
+  readonly joins?: Omit<Arrival, "fromS" | "untilS"> | undefined;
   /** A piece of the ice, across, mm; 5 to 80. */
   readonly pieceMm: number;
-  /** How long the hot beverage takes to arrive, evenly, s; 0 when it is poured over at once. */
-  readonly arrivesS: number;
   readonly stirring: Stirring;
   /** The ice in a heap with its gaps, g/ml. */
   readonly iceHeapGPerMl: number;
-  /** Hot beverage that was kept apart, beside `hotG`: it joins when the last drop has fallen. */
-  readonly joins?: Liquid | undefined;
 }
 
 export interface MeltPoint {
+  /** On the clock of what arrives, s. */
   readonly atS: number;
   readonly tempC: number;
   readonly iceLeftG: number;
-  /** Of the liquid that is there, %; 0 while there is none. */
+  /** Of the liquid, %. */
   readonly strengthPct: number;
   /** How high the server is filled, ml. */
   readonly levelMl: number;
@@ -31,7 +35,7 @@ export interface MeltPoint {
 export interface MeltCurve {
   /** When all has melted that will, but for a hundredth; undefined when that takes longer than is looked at. */
   readonly doneS: number | undefined;
-  /** From the start, evenly in time, the last one at the end of what is looked at. */
+  /** From the first drop, evenly in time, the last one at the end of what is looked at. */
   readonly points: readonly MeltPoint[];
   /** The highest that the server was filled, ml. */
   readonly mostMl: number;
@@ -47,49 +51,53 @@ const AFTER_SHARE = 0.25;
 const AFTER_S = 30;
 
 /**
- * Ice, temperature and strength over time, while hot beverage arrives on ice in one well-mixed server.
+ * Ice, temperature and strength over time, from the first drop on, while hot beverage arrives on ice in one well-mixed
+ * server.
  *
- * It melts as `melted` says; left long enough it ends where `melt` does. The beverage arrives at one temperature and
- * one strength, nothing is lost to the room, and nothing evaporates.
+ * It melts as `melted` says; left long enough it ends where `melt` does. Each arrival has its own amount, heat and
+ * strength; nothing is lost to the room, and nothing evaporates.
  *
  * Source: lumped heat balance; coefficients of ice in moving water.
  * @returns `wouldFreeze` when the heat does not bring the ice to 0 °C
  */
 export function meltCurve(input: MeltCurveInput): Result<MeltCurve, WouldFreeze> {
-  const { hotG, hotTempC, strengthPct, iceG, vesselJPerK, vesselTempC, pieceMm, arrivesS, stirring } = input;
-  const { joins = { massG: 0, tempC: 0 } } = input;
-  const end = equilibrium({ ...input, liquids: [{ massG: hotG, tempC: hotTempC }, joins] });
+  const { arrives, joins, iceG, vesselJPerK, vesselTempC, pieceMm, stirring } = input;
+  const all = joins ? [...arrives, { ...joins, fromS: 0, untilS: 0 }] : arrives;
+  const end = equilibrium({ ...input, liquids: [atOnce(all)] });
   if (!end.ok) return fail(end.failure);
   let slush = iceIn(input, vesselJPerK * vesselTempC);
   const startIceG = slush.iceG;
   const willMeltG = end.value.meltedG - (iceG - startIceG);
   const melter = { vesselJPerK, startIceG, pieceMm, transferWPerM2K: TRANSFER_W_PER_M2_K[stirring] };
-  const arrive = ({ massG, tempC }: Liquid) => {
-    slush = poured(slush, { massG, tempC, strengthPct });
-  };
-  if (arrivesS === 0) arrive({ massG: hotG, tempC: hotTempC });
-  let joined = false;
+  const firstS = arrives[0]!.fromS;
+  const lastS = arrives.at(-1)!.untilS;
+  const begunAtOnce = arrives[0]!.untilS === firstS;
   let doneS: number | undefined;
+  let next = 0;
   const steps: MeltPoint[] = [];
-  for (let step = 0; step * STEP_S <= MOST_S; step++) {
-    const atS = step * STEP_S;
+  for (let step = 0; ; step++) {
+    const atS = firstS + step * STEP_S;
+    for (; next < arrives.length; next++) {
+      const arriving = arrives[next]!;
+      slush = poured(slush, { ...arriving, massG: massOf(arriving, atS - STEP_S, atS) });
+      if (arriving.untilS > atS) break;
+    }
+    if (joins && lastS <= atS && atS < lastS + STEP_S) slush = poured(slush, joins);
     const { iceG: iceLeftG, liquidG } = slush;
     const tempC = tempOf(slush, vesselJPerK);
-    steps.push({
+    const point = {
       atS,
       tempC,
       iceLeftG,
       strengthPct: strengthOf(slush),
       levelMl: levelMl({ iceG: iceLeftG, liquidG, liquidTempC: tempC }, input.iceHeapGPerMl),
-    });
-    const arrived = atS >= arrivesS;
-    if (arrived && !joined) {
-      arrive(joins);
-      joined = true;
-    }
-    if (arrived && doneS === undefined && startIceG - slush.iceG >= (1 - DONE_SHARE) * willMeltG) doneS = atS;
-    if (doneS !== undefined && atS >= doneS + Math.max(AFTER_S, AFTER_SHARE * doneS)) break;
-    if (!arrived) arrive({ massG: (hotG * Math.min(STEP_S, arrivesS - atS)) / arrivesS, tempC: hotTempC });
+    };
+    // Before the first drop there is nothing to tell.
+    if (step > 0 || begunAtOnce) steps.push(point);
+    if (atS >= lastS && doneS === undefined && startIceG - iceLeftG >= (1 - DONE_SHARE) * willMeltG)
+      doneS = atS;
+    if (doneS !== undefined && atS >= doneS + Math.max(AFTER_S, AFTER_SHARE * (doneS - firstS))) break;
+    if (atS - firstS > MOST_S) break;
     slush = melted(slush, melter, STEP_S);
   }
   return ok({ doneS, points: thinned(steps), mostMl: Math.max(...steps.map((each) => each.levelMl)) });

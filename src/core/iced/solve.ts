@@ -97,7 +97,7 @@ function apartOf({ sheet, bloom }: IcedInput, at: SheetFigures | undefined) {
   const { perDose, standsS, cup } = bloom!;
   const { dripTempC } = sheet.heat!;
   const mostPerDose = at ? Math.max(0, hotBeverageOf(at, sheet) / at.doseG) : Number.POSITIVE_INFINITY;
-  const gPerG = Math.min(apartPerDose(perDose, sheet.retentionGPerG), mostPerDose);
+  const gPerG = Math.min(apartPerDose(perDose), mostPerDose);
   const massG = gPerG * (at?.doseG ?? 0);
   return { gPerG, tempC: standingTempC({ massG, tempC: dripTempC, standsS }, cup) };
 }

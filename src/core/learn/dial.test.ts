@@ -15,7 +15,7 @@ import {
 
 const CHOUGH: Dial = { min: 0, max: 24, step: 0.5, higherIs: "coarser" };
 const SALTMARSH: Bag = { densityGPerMl: 0.4, roast: "medium", daysSinceRoast: 10 };
-const TARGET = { bedDepthMm: 32, shortfall: 0, coffeeId: "saltmarsh", bag: SALTMARSH };
+const TARGET = { meanDepthMm: 32, shortfall: 0, coffeeId: "saltmarsh", bag: SALTMARSH };
 const MODEL: DialModel = { setting: 10, perDoubling: 1.6, perShortfall: -1.2 };
 
 let made = 0;
@@ -46,7 +46,7 @@ describe("the learned dial", () => {
   });
 
   test("another size moves by the forecast's slope, and is less sure", () => {
-    const deep = { ...TARGET, bedDepthMm: 64 };
+    const deep = { ...TARGET, meanDepthMm: 64 };
     const here = learned([lesson(12)]);
     const there = learned([lesson(12)], { target: deep, model: { ...MODEL, setting: 11.6 } });
     expect(there.at.exact).toBeCloseTo(here.at.exact + 1.6, 0);
@@ -88,22 +88,22 @@ describe("the learned dial", () => {
     const torn = learned([fine, lesson(12), coarse]);
     expect(torn.contradict).toEqual([fine.batchId, coarse.batchId]);
     expect(torn.sdUnits).toBeGreaterThan(4 * alike.sdUnits);
-    expect(learned([lesson(11), lesson(13, { bedDepthMm: 60 })]).oneSize).toBe(false);
+    expect(learned([lesson(11), lesson(13, { meanDepthMm: 60 })]).oneSize).toBe(false);
   });
 
   test("where the forecast knows no slope, the house may still learn half a unit of it", () => {
     const flat = { setting: 10, perDoubling: 0, perShortfall: 0 };
     const lessons = [
       lesson(12),
-      lesson(12.5, { bedDepthMm: 64 }),
-      lesson(11.5, { bedDepthMm: 16, shortfall: 0.5 }),
+      lesson(12.5, { meanDepthMm: 64 }),
+      lesson(11.5, { meanDepthMm: 16, shortfall: 0.5 }),
     ];
     const { at, sdUnits } = learned(lessons, { model: flat });
     const plain = plainly(lessons, flat);
     expect(at.exact).toBeCloseTo(plain.setting, 9);
     expect(sdUnits).toBeCloseTo(plain.sd, 9);
     // Of twice the depth alone: house 2², coffee 0.75² and the slope's half unit, squared, against the noise.
-    const deep = learned([lesson(14, { bedDepthMm: 64 })], { model: flat });
+    const deep = learned([lesson(14, { meanDepthMm: 64 })], { model: flat });
     expect(deep.at.exact).toBeCloseTo(10 + (4 * 4.5625) / (4.5625 + 0.25 + 0.25), 9);
   });
 
@@ -124,7 +124,7 @@ describe("the learned dial", () => {
   const lessons = fc.array(
     fc.record({
       setting: fc.integer({ min: 0, max: 48 }).map((half) => half / 2),
-      bedDepthMm: fc.double({ min: 12, max: 60, noNaN: true }),
+      meanDepthMm: fc.double({ min: 12, max: 60, noNaN: true }),
       shortfall: fc.double({ min: 0, max: 1, noNaN: true }),
       coffeeId: fc.constantFrom("saltmarsh", "kittiwake", "night mail"),
     }),
@@ -167,14 +167,14 @@ function plainly(
   all: readonly Lesson[],
   model: DialModel = MODEL,
 ): { readonly setting: number; readonly sd: number } {
-  const x = (each: Pick<Lesson, "bedDepthMm" | "shortfall">) => [
+  const x = (each: Pick<Lesson, "meanDepthMm" | "shortfall">) => [
     1,
-    Math.log2(each.bedDepthMm / 32),
+    Math.log2(each.meanDepthMm / 32),
     each.shortfall,
   ];
   const slopeVariance = (slope: number) => Math.max(Math.abs(slope) / 2, 0.5) ** 2;
   const priors = [4, slopeVariance(model.perDoubling), slopeVariance(model.perShortfall)];
-  const covariance = (a: Pick<Lesson, "bedDepthMm" | "shortfall" | "coffeeId">, b: typeof a) =>
+  const covariance = (a: Pick<Lesson, "meanDepthMm" | "shortfall" | "coffeeId">, b: typeof a) =>
     x(a).reduce((sum, ai, i) => sum + ai * priors[i]! * x(b)[i]!, 0) +
     (a.coffeeId === b.coffeeId ? 0.75 ** 2 : 0);
   const expected = (each: Lesson) =>
@@ -221,16 +221,16 @@ function coverage(batches: number, runs: number): number {
     }));
     const lessons = Array.from({ length: batches }, () => {
       const coffee = coffees[Math.floor(4 * random.share())]!;
-      const bedDepthMm = 16 * 4 ** random.share();
+      const meanDepthMm = 16 * 4 ** random.share();
       const shortfall = random.share() < 0.4 ? 0.4 + 0.4 * random.share() : 0;
       const exact =
         MODEL.setting +
         house +
         coffee.off +
-        perDoubling * Math.log2(bedDepthMm / TARGET.bedDepthMm) +
+        perDoubling * Math.log2(meanDepthMm / TARGET.meanDepthMm) +
         perShortfall * shortfall +
         0.5 * random.normal();
-      return lesson(Math.round(2 * exact) / 2, { bedDepthMm, shortfall, coffeeId: coffee.id });
+      return lesson(Math.round(2 * exact) / 2, { meanDepthMm, shortfall, coffeeId: coffee.id });
     });
     const [low, high] = learned(lessons).range;
     const truth = MODEL.setting + house + coffees[0]!.off;

@@ -8,8 +8,8 @@ export interface Lesson {
   readonly batchId: string;
   /** On the dial, on the curve that counts. */
   readonly setting: number;
-  /** Of the dry bed, mm, above 0. */
-  readonly bedDepthMm: number;
+  /** Mean depth of the dry bed, mm, above 0. */
+  readonly meanDepthMm: number;
   /** The iced shortfall in water: log₂ of all water over hot water, 0 when hot. */
   readonly shortfall: number;
   readonly coffeeId: string;
@@ -20,7 +20,7 @@ export interface Lesson {
 export interface DialModel {
   /** Of the same extraction, exact, on the dial. */
   readonly setting: number;
-  /** Dial units coarser per doubling of the dry bed's depth, and per doubling of all water over hot water. */
+  /** Dial units coarser per doubling of the dry bed's mean depth, and per doubling of all water over hot water. */
   readonly perDoubling: number;
   readonly perShortfall: number;
 }
@@ -94,7 +94,7 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
   const slopeSd = (slope: number) => Math.max(SLOPE_SHARE * Math.abs(slope), SLOPE_LEAST_UNITS * unit);
 
   const rows = lessons.map((lesson) => {
-    const deeper = Math.log2(lesson.bedDepthMm / target.bedDepthMm);
+    const deeper = Math.log2(lesson.meanDepthMm / target.meanDepthMm);
     const shorter = lesson.shortfall - target.shortfall;
     const expected =
       model.perDoubling * deeper +

@@ -80,13 +80,13 @@ export function firstOf(asking: Asking): Result<First, BrewFailure> {
   });
 }
 
-/** The setting that is picked; where its answer has no rung, the next best one's. */
-function pickedOf({ pick, plan, dial }: Asking, { rungs }: Ladder): Picked {
+/** The setting that is picked; where its answer has no rung, that of the one that is taken first. */
+function pickedOf({ pick, plan, dial }: Asking, { rungs, best }: Ladder): Picked {
   const by = (answer: Answer) => rungs.find((rung) => rung.by === answer)?.at.setting;
   const setting =
     typeof pick === "number"
       ? pick
-      : (by(pick) ?? by("learned") ?? by("extraction") ?? by("rule") ?? by("source") ?? dial.min);
+      : (by(pick) ?? (best && by(best)) ?? by("extraction") ?? by("rule") ?? by("source") ?? dial.min);
   const brew = forecastCurves(brewInputOf(plan, umAt(dial.curve, setting)));
   if (!brew.ok) return { setting, outlook: brew };
   const { curves, ...figures } = brew.value;

@@ -1,4 +1,4 @@
-import { type Brew, type BrewFailure, type BrewInput, bedDepthMm, forecastBrew } from "#core/brew";
+import { type Brew, type BrewFailure, type BrewInput, forecastBrew, meanBedDepthMm } from "#core/brew";
 import {
   type DialSetting,
   type GrindFailure,
@@ -35,6 +35,8 @@ export interface Rung {
 export interface Ladder {
   readonly source: Brew;
   readonly rungs: readonly Rung[];
+  /** The answer that is taken first. */
+  readonly best: Answer | undefined;
   /** Pulls of the same extraction away from the source: the bed's, and the short brew's. */
   readonly pulls: Pulls | undefined;
 }
@@ -44,7 +46,12 @@ export interface LadderInput {
   readonly plan: Plan;
   readonly dial: GroundDial;
   /** Already on the dial, where they are known. */
-  readonly settings: { readonly source?: number | undefined; readonly rule?: RuleFrom | undefined };
+  readonly settings: {
+    readonly source?: number | undefined;
+    readonly rule?: RuleFrom | undefined;
+    /** The source's strength was measured: what it extracts is known. */
+    readonly metered?: boolean | undefined;
+  };
   readonly teaching: Teaching;
 }
 
@@ -53,7 +60,8 @@ export function ladderOf(input: LadderInput): Result<Ladder, BrewFailure> {
   const brewed = forecastBrew(input.source);
   if (!brewed.ok) return brewed;
   const rungs = rungsOf(input, brewed.value, ANSWERS);
-  return ok({ source: brewed.value, rungs, pulls: pullsOf(input, brewed.value, rungs) });
+  const best = recommended(rungs, input.settings.metered);
+  return ok({ source: brewed.value, rungs, best, pulls: pullsOf(input, brewed.value, rungs) });
 }
 
 /**
@@ -100,7 +108,7 @@ export function rungBy(answer: Answer, input: LadderInput, source: Brew): Rung |
 /** The suggested answer alone, without the others; undefined where there is none. The same as a whole ladder's. */
 export function suggestedRung(input: LadderInput, source: Brew): Rung | undefined {
   const rungs = rungsOf(input, source, SUGGESTIBLE);
-  const best = recommended(rungs);
+  const best = recommended(rungs, input.settings.metered);
   return rungs.find(({ by }) => by === best);
 }
 
@@ -141,7 +149,7 @@ function rungsOf(
 
 /** The house rule's setting for a plan, off the dial's steps; undefined without a rule, or where the dose does not fit. */
 function ruleAt(rule: RuleFrom | undefined, plan: Plan, dial: GroundDial): number | undefined {
-  const depth = rule && bedDepthMm(plan);
+  const depth = rule && meanBedDepthMm(plan);
   return depth?.ok ? houseRule(rule!, depth.value, dial).exact : undefined;
 }
 
@@ -151,16 +159,12 @@ export function outlookAt(plan: Plan, dial: GroundDial, setting: number): Result
 }
 
 /**
- * The rung to begin with: what approved batches teach, where there are any; else the same extraction, unless the
- * forecast warns of something there and not at the house rule, or cannot reach it.
+ * The answer to begin with: what approved batches teach, where there are any; else the same extraction where the
+ * source's own was metered; else the house's rule. One that cannot be brewed, or is only the nearest, is passed over.
  */
-export function recommended(rungs: readonly Rung[]): Answer | undefined {
-  const of = (by: Answer) => rungs.find((rung) => rung.by === by);
-  const learned = of("learned");
-  if (learned?.outlook.ok && learned.learned && learned.learned.taught.length > 0) return "learned";
-  const warnings = (rung: Rung | undefined) =>
-    rung?.outlook.ok && !rung.miss ? rung.outlook.value.checks.length : Infinity;
-  const [extraction, rule] = [warnings(of("extraction")), warnings(of("rule"))];
-  if (extraction === Infinity && rule === Infinity) return undefined;
-  return extraction <= rule ? "extraction" : "rule";
+export function recommended(rungs: readonly Rung[], metered = false): Answer | undefined {
+  const of = (by: Answer) => rungs.find((rung) => rung.by === by && rung.outlook.ok && !rung.miss);
+  if ((of("learned")?.learned?.taught.length ?? 0) > 0) return "learned";
+  const order: readonly Answer[] = metered ? ["extraction", "rule"] : ["rule", "extraction"];
+  return order.find((by) => of(by) !== undefined);
 }

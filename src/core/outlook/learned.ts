@@ -1,4 +1,4 @@
-import { type Basket, bedDepthMm, forecastBrew } from "#core/brew";
+import { type Basket, forecastBrew, meanBedDepthMm } from "#core/brew";
 import { dialUnit, settingAt, umAt } from "#core/grind";
 import { type DialModel, type Learned, type Lesson, learnDial } from "#core/learn";
 import { brewInputOf, type GroundDial, type Plan } from "./plan.ts";
@@ -15,7 +15,7 @@ const SMALLER = 0.8;
 const SHORTER = 0.85;
 const COARSER_SHARE = 0.05;
 /** Where no slope can be forecast, the usual rule's, units of a dial of 24; per doubling of depth, and of all water over hot. */
-const USUAL_SLOPES = { perDoubling: 1.5, perShortfall: -1.2 };
+const USUAL_SLOPES = { perDoubling: 2, perShortfall: -1.2 };
 
 /** The learned answer for a plan, counted from a setting that the forecast or the rule gives; undefined without a bed. */
 export function learnedFor(
@@ -26,13 +26,13 @@ export function learnedFor(
 ): Learned | undefined {
   const depthMm = depthOf(plan);
   if (depthMm === undefined) return undefined;
-  const target = { ...coffee, bedDepthMm: depthMm, shortfall: shortfallOf(plan) };
+  const target = { ...coffee, meanDepthMm: depthMm, shortfall: shortfallOf(plan) };
   return learnDial({ lessons, target, model: modelAt(plan, dial, from), dial });
 }
 
-/** How deep a plan's coffee lies dry; undefined where it does not fit. */
+/** How deep a plan's coffee lies dry, on average; undefined where it does not fit. */
 function depthOf({ doseG, densityGPerMl, basket }: { doseG: number; densityGPerMl: number; basket: Basket }) {
-  const depth = bedDepthMm({ doseG, densityGPerMl, basket });
+  const depth = meanBedDepthMm({ doseG, densityGPerMl, basket });
   return depth.ok ? depth.value : undefined;
 }
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { bedDepthMm } from "#core/brew";
+import { meanBedDepthMm } from "#core/brew";
 import { umAt } from "#core/grind";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
@@ -56,7 +56,7 @@ const codes = (setting: number, plan = FULMAR) => at(setting, plan).checks.map((
 
 describe("a plan at one grind", () => {
   test("is warned of by its windows: too fine is long, strong and over-extracted, too coarse the other way", () => {
-    expect(codes(5.5)).toEqual([
+    expect(codes(3.5)).toEqual([
       "slurryOverPaper",
       "timeOutsideWindow",
       "strengthOutsideWindow",
@@ -64,7 +64,7 @@ describe("a plan at one grind", () => {
     ]);
     expect(codes(11.5)).toEqual([]);
     expect(codes(16)).toEqual(["strengthOutsideWindow", "extractionOutsideWindow"]);
-    expect(at(5.5).checks[1]?.figures).toMatchObject({ low: 240, high: 390 });
+    expect(at(3.5).checks[1]?.figures).toMatchObject({ low: 240, high: 390 });
   });
 
   test("what runs over the rim is said instead of the mark on the paper", () => {
@@ -96,7 +96,7 @@ describe("the learned answer", () => {
     const lessons = settings.map((setting, i) => ({
       batchId: `batch ${i}`,
       setting,
-      bedDepthMm: must(bedDepthMm(FULMAR)),
+      meanDepthMm: must(meanBedDepthMm(FULMAR)),
       shortfall: 0,
       coffeeId: "saltmarsh",
       bag: SALTMARSH,
@@ -130,7 +130,7 @@ describe("the learned answer", () => {
 describe("the ladder", () => {
   const RULE = {
     sourceSetting: 9.5,
-    sourceBed: 40,
+    sourceMm: 40,
     icedShift: false,
     rule: { unitsPerDoubling: 1.5, icedUnits: 1 },
   };
@@ -147,8 +147,8 @@ describe("the ladder", () => {
 
   test("has all answers, each on a step of the dial and forecast as it will be set", () => {
     expect(ladder.rungs.map(({ by }) => by)).toEqual(["source", "rule", "contact", "extraction", "learned"]);
-    const depth = must(bedDepthMm(FULMAR));
-    expect(rung("rule").at.exact).toBeCloseTo(9.5 + 1.5 * Math.log2(depth / RULE.sourceBed), 12);
+    const depth = must(meanBedDepthMm(FULMAR));
+    expect(rung("rule").at.exact).toBeCloseTo(9.5 + 1.5 * Math.log2(depth / RULE.sourceMm), 12);
     for (const { at: on, outlook } of ladder.rungs) {
       expect((2 * on.setting) % 1).toBe(0);
       expect(outlook).toEqual(outlookOf(FULMAR, umAt(CHOUGH.curve, on.setting)));
@@ -188,13 +188,21 @@ describe("the ladder", () => {
     expect(answer.ok ? undefined : answer.failure.code).toBe("doseOverBasket");
   });
 
-  test("suggests the same extraction, unless the rule is warned of less", () => {
-    expect(recommended(ladder.rungs)).toBe("extraction");
+  test("begins with the same extraction where the source was metered, else with the rule", () => {
+    expect(ladder.best).toBe("rule");
+    expect(recommended(ladder.rungs, true)).toBe("extraction");
     const without = (by: string): Rung[] => ladder.rungs.filter((each) => each.by !== by);
-    expect(recommended(without("extraction"))).toBe("rule");
+    expect(recommended(without("extraction"), true)).toBe("rule");
+    expect(recommended(without("rule"))).toBe("extraction");
     expect(recommended([])).toBeUndefined();
-    const warned = { ...rung("extraction"), outlook: outlookAt(FULMAR, CHOUGH, 5) };
-    expect(recommended([...without("extraction"), warned])).toBe("rule");
+  });
+
+  test("passes over what cannot be brewed, and what no setting reaches", () => {
+    const without = (by: string): Rung[] => ladder.rungs.filter((each) => each.by !== by);
+    const stalled = { ...rung("extraction"), outlook: outlookAt({ ...FULMAR, doseG: 900 }, CHOUGH, 9) };
+    expect(recommended([...without("extraction"), stalled], true)).toBe("rule");
+    const nearest = { ...rung("extraction"), miss: { code: "outOfReach" } as Rung["miss"] & object };
+    expect(recommended([...without("extraction"), nearest], true)).toBe("rule");
   });
 });
 
@@ -291,6 +299,7 @@ describe("how sure it is", () => {
     waterTempC: 1,
     permeabilityShare: 0.2,
     extractionShare: 0.06,
+    unevenShare: 0,
   };
   const sure = (change: object) => done(surenessOf(FULMAR, 800, { ...SPREAD, ...change }, seeded(2))).value!;
 
@@ -300,6 +309,7 @@ describe("how sure it is", () => {
     const nothing = {
       permeabilityShare: 0,
       extractionShare: 0,
+      unevenShare: 0,
       grindShare: 0,
       waterTempC: 0,
       densityGPerMl: 0,

@@ -57,5 +57,6 @@ const NOTHING: Spread = {
   waterTempC: 0,
   permeabilityShare: 0,
   extractionShare: 0,
+  unevenShare: 0,
 };
 const CAUSES = Object.keys(NOTHING) as readonly (keyof Spread)[];

@@ -4,7 +4,7 @@ import { memo, useCallback, useEffect, useMemo } from "react";
 import type { Bench } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
 import type { IcedService, IcedSheet } from "#core/iced";
-import { type Mend, recommended, type WayAnswer } from "#core/outlook";
+import type { Mend, WayAnswer } from "#core/outlook";
 import {
   chosenOf,
   type GrindPick,
@@ -115,7 +115,7 @@ export const Below = memo(function Below(props: BelowProps) {
   );
   const picked = first?.picked.outlook;
   // A setting that was picked too fine is mended on the dial; what even the suggested one cannot, is too much at once.
-  const best = first && recommended(first.ladder.rungs);
+  const best = first?.ladder.best;
   const bestOutlook = first?.ladder.rungs.find(({ by }) => by === best)?.outlook;
   const suggested = bestOutlook?.ok ? bestOutlook.value.checks : undefined;
   const trouble =

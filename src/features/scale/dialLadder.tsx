@@ -6,7 +6,7 @@ import { memo } from "react";
 import type { Bench, BenchGrinder } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
 import { bracketAround, coarser, onDial } from "#core/grind";
-import { type Answer, type First, type Rung, recommended } from "#core/outlook";
+import type { Answer, First, Rung } from "#core/outlook";
 import { printMass, printNumber, printPct, printTime } from "#core/units";
 import type { GrindPick } from "#scaling/choice";
 import type { GrindAnswer } from "#scaling/sheet";
@@ -87,7 +87,7 @@ export const DialLadder = memo(function DialLadder({
   const byAnswer = (by: Answer) => lines.find((line) => line.by === by)?.setting;
   const setting =
     typeof pick === "number" ? pick : (byAnswer(pick) ?? first?.picked.setting ?? lines[0]?.setting ?? 0);
-  const best = first && recommended(rungs);
+  const best = first?.ladder.best;
   const marks: Mark[] = [
     ...lines.map(({ by, setting: at }) => ({ at, word: ANSWER_WORDS[by], picked: by === pick })),
     ...(typeof pick === "number" ? [{ at: pick, word: "by hand", picked: true }] : []),

@@ -50,9 +50,7 @@ export function IcedPanels(props: IcedPanelsProps) {
       {method !== "steep" && <PoursPanel {...of} stretch={first?.stretch} iced={iced} onIced={onIced} />}
       {method === "bath" && <BathPanel {...of} iced={iced} onIced={onIced} />}
       {method === "steep" && <SteepPanel {...of} />}
-      {method !== "overGlass" && (
-        <MeltPanel {...of} brewTimeS={outlook?.ok ? outlook.value.brew.brewTimeS : undefined} />
-      )}
+      {method !== "overGlass" && <MeltPanel {...of} drip={outlook?.ok ? outlook.value.curves : undefined} />}
       <GlassPanel {...of} iced={iced} onIced={onIced} />
       {asking && first && !withoutIce(state) && (
         <TastePanel

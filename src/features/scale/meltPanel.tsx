@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import type { Bench } from "#contract/bench.ts";
-import { STIRRINGS, type Stirring } from "#core/ice";
+import { type Drip, STIRRINGS, type Stirring } from "#core/ice";
 import type { IcedSheet } from "#core/iced";
 import { printNumber } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
@@ -15,7 +15,7 @@ interface MeltPanelProps {
   readonly bench: Bench;
   readonly sheet: IcedSheet;
   /** As forecast; undefined while there is none. */
-  readonly brewTimeS: number | undefined;
+  readonly drip: Drip | undefined;
 }
 
 const S_PER_MIN = 60;
@@ -28,11 +28,11 @@ const CHARTS = [
 ] as const;
 
 /** The ice in the server while the coffee drips on it, and after: how long to swirl, and how high it rises. */
-export function MeltPanel({ state, bench, sheet, brewTimeS }: MeltPanelProps) {
+export function MeltPanel({ state, bench, sheet, drip }: MeltPanelProps) {
   const [stirring, setStirring] = useState<Stirring>("swirled");
   const melting = useMemo(
-    () => meltingOf(state, bench, sheet, { brewTimeS, stirring }),
-    [state, bench, sheet, brewTimeS, stirring],
+    () => meltingOf(state, bench, sheet, { drip, stirring }),
+    [state, bench, sheet, drip, stirring],
   );
   const brimMl = sheet.asked.vessel?.brimG;
   const charts = useMemo(() => {

@@ -3,6 +3,7 @@ import { CARD_SHAPE, type CardSheet } from "#contract/card.ts";
 import type { ChosenKind, MakeFailure } from "#contract/cardFailure.ts";
 import { rescaled } from "#core/brew";
 import { bracketAround } from "#core/grind";
+import type { Drip } from "#core/ice";
 import { type IcedService, type IcedSheet, USUAL_ICED } from "#core/iced";
 import { type First, firstOf } from "#core/outlook";
 import { fail, ok, type Result } from "#core/result";
@@ -25,13 +26,16 @@ export interface CardForecast {
   /** Undefined where the batch cannot be brewed so. */
   readonly figures: CardSheet["forecast"] | undefined;
   readonly stretch: number | undefined;
+  /** What drips when; it is not kept. */
+  readonly drip: Drip | undefined;
 }
 
-/** The part of a forecast that a card keeps. */
+/** The part of a forecast that a card is made from. */
 export function cardForecastOf({ picked: { setting, outlook }, stretch }: First): CardForecast {
   return {
     setting,
     stretch,
+    drip: outlook.ok ? outlook.value.curves : undefined,
     figures: outlook.ok
       ? {
           brewTimeS: outlook.value.brew.brewTimeS,
@@ -135,7 +139,7 @@ function sheetOf(
   const dial = dialOf(state, bench, sheet, forecast);
   const pours = poursFor(state, chosen, sheet, forecast?.stretch);
   const melting = meltingOf(state, bench, sheet, {
-    brewTimeS: forecast?.figures?.brewTimeS,
+    drip: forecast?.drip,
     stirring: "swirled",
   });
   return {

@@ -192,14 +192,15 @@ describe("the dial", () => {
   test("the source on this grinder's dial, and the house rule from there by the depth of the beds", () => {
     const answer = grindAnswer(chosen, 202, "hot", USUAL_SETTINGS.rule);
     expect(answer.translated).toMatchObject({ setting: 9.5, extrapolated: false });
-    const { sourceMm, targetMm, exact } = answer.rule!;
-    expect(exact).toBeCloseTo(9.5 + 1.5 * Math.log2(targetMm / sourceMm), 9);
-    expect(answer.rule!.setting).toBe(8.5);
+    const { from, targetMm, exact } = answer.rule!;
+    expect(exact).toBeCloseTo(9.5 + 2 * Math.log2(targetMm / from.sourceMm), 9);
+    // A cone's dose lies deep at its axis only: the big pot's bed is the deeper one.
+    expect(answer.rule!.setting).toBe(11);
   });
 
-  test("a hot recipe poured onto ice is ground a unit finer; an iced one already is", () => {
+  test("a hot recipe poured onto ice is ground two units finer; an iced one already is", () => {
     expect(grindAnswer(chosen, 202, "iced", USUAL_SETTINGS.rule).rule!.exact).toBeCloseTo(
-      grindAnswer(chosen, 202, "hot", USUAL_SETTINGS.rule).rule!.exact - 1,
+      grindAnswer(chosen, 202, "hot", USUAL_SETTINGS.rule).rule!.exact - 2,
       9,
     );
     const iced = { ...chosen, recipe: { ...LOFT_CONE, serve: "iced" as const } };

@@ -1,8 +1,10 @@
 import { describe, expect, test } from "vitest";
+import { forecastCurves } from "#core/brew";
 import { USUAL_ICED } from "#core/iced";
 import { must } from "#core/result";
 import { cupOverIce, firstState, methodAs, type ScaleState, serveAs } from "#scaling/choice";
 import { solveState } from "#scaling/sheet";
+import { onFulmar } from "#tests/brews.ts";
 import { BENCH } from "#tests/pierHead.ts";
 import { bathOf } from "./bath.ts";
 import { glassesOf } from "./glass.ts";
@@ -45,24 +47,24 @@ describe("in the glass", () => {
   });
 });
 
+const DRIP = must(forecastCurves({ ...onFulmar(184, 1667), grindUm: 800 })).curves;
+
 describe("the melt", () => {
   test("a hot sheet has none; an iced one's swirl begins at the last drop", () => {
     const hot = firstState(BENCH);
-    expect(meltingOf(hot, BENCH, sheetOf(hot), { brewTimeS: 300, stirring: "swirled" })).toBeUndefined();
-    const swirled = meltingOf(ICED, BENCH, SHEET, { brewTimeS: 235, stirring: "swirled" })!;
-    expect(swirled).toMatchObject({ arrivesS: 235, pieceMm: 22, pieceIsGuess: false });
+    expect(meltingOf(hot, BENCH, sheetOf(hot), { drip: DRIP, stirring: "swirled" })).toBeUndefined();
+    const swirled = meltingOf(ICED, BENCH, SHEET, { drip: DRIP, stirring: "swirled" })!;
+    expect(swirled).toMatchObject({ arrivesS: DRIP.timeS.at(-1), pieceMm: 22, pieceIsGuess: false });
     expect(swirled.swirlS).toBeGreaterThanOrEqual(0);
-    const still = meltingOf(ICED, BENCH, SHEET, { brewTimeS: 235, stirring: "still" })!;
+    const still = meltingOf(ICED, BENCH, SHEET, { drip: DRIP, stirring: "still" })!;
     expect(still.swirlS!).toBeGreaterThan(swirled.swirlS!);
     const unsized = { ...BENCH, iceSources: [{ ...BENCH.iceSources[0]!, pieceMm: null }] };
-    expect(meltingOf(ICED, unsized, SHEET, { brewTimeS: 235, stirring: "still" })!.pieceIsGuess).toBe(true);
+    expect(meltingOf(ICED, unsized, SHEET, { drip: DRIP, stirring: "still" })!.pieceIsGuess).toBe(true);
   });
 
   test("brewed beside, it is poured over at once, a little cooler", () => {
     const beside = { ...ICED, iced: { ...USUAL_ICED, method: "beside" as const } };
-    expect(meltingOf(beside, BENCH, sheetOf(beside), { brewTimeS: 235, stirring: "still" })!.arrivesS).toBe(
-      0,
-    );
+    expect(meltingOf(beside, BENCH, sheetOf(beside), { drip: DRIP, stirring: "still" })!.arrivesS).toBe(0);
     expect(sheetOf(beside).asked.heat!.dripTempC).toBeCloseTo(SHEET.asked.heat!.dripTempC - 4, 9);
   });
 });

@@ -4,8 +4,10 @@ import {
   type Basket,
   type BrewInput,
   type Factors,
+  meanBedDepthMm,
   type Rhythm,
   type Spread,
+  unevenShareOf,
   usualRhythm,
   usualSpray,
 } from "#core/brew";
@@ -60,10 +62,14 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
         higherIs: grinder.higherIs,
         curve,
       },
-      settings: { source: answer.translated?.exact, rule: answer.rule?.from },
+      settings: {
+        source: answer.translated?.exact,
+        rule: answer.rule?.from,
+        metered: recipe.strengthPct !== null,
+      },
       teaching: teachingOf(bench, grinder, chosen.coffee),
       pick: state.grind,
-      spread: spreadOf(chosen, bench),
+      spread: spreadOf(chosen, bench, figures.doseG),
       mending: {
         others: bench.brewers.flatMap((other) =>
           other.basket && other.id !== brewer.id && other.kind === brewer.kind && takes(other, figures)
@@ -204,7 +210,10 @@ const MODEL = {
   unknown: { permeabilityShare: 0.2, extractionShare: 0.06 },
 };
 
-function spreadOf({ brewer, grinder, coffee }: Chosen, { fits }: Bench): Spread {
+function spreadOf({ brewer, grinder, coffee }: Chosen, { fits }: Bench, doseG: number): Spread {
+  const { basket } = brewer;
+  const { densityGPerMl } = coffee;
+  const depth = basket && meanBedDepthMm({ doseG, densityGPerMl, basket });
   const fitted = fits.some(({ brewerId, grinderId }) => brewerId === brewer.id && grinderId === grinder.id);
   const grind =
     grinder.curve.length === 0
@@ -218,5 +227,6 @@ function spreadOf({ brewer, grinder, coffee }: Chosen, { fits }: Bench): Spread 
     densityGPerMl: DENSITY_G_PER_ML[coffee.typical.includes("density") ? "typical" : "measured"],
     waterTempC: WATER_TEMP_C[brewer.sprayTempC === null ? "recipe" : "measured"],
     ...MODEL[fitted ? "fitted" : "unknown"],
+    unevenShare: depth?.ok ? unevenShareOf(depth.value) : 0,
   };
 }

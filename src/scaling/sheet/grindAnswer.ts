@@ -1,4 +1,5 @@
-import { type Basket, bedDepthMm } from "#core/brew";
+import type { BenchBrewer } from "#contract/bench.ts";
+import { type Basket, meanBedDepthMm } from "#core/brew";
 import {
   type Bracket,
   bracketAround,
@@ -27,11 +28,10 @@ export interface GrindAnswer {
     readonly by: "pairs" | "curves" | "texture";
     readonly extrapolated: boolean;
   };
-  /** The house rule from there, with the beds that it counts from. */
+  /** The house rule from there, with the mean depths of the beds that it counts from and to. */
   readonly rule?: DialSetting & {
     readonly from: RuleFrom;
     readonly pulls: Pulls;
-    readonly sourceMm: number;
     readonly targetMm: number;
   };
   readonly bracket?: Bracket;
@@ -51,8 +51,8 @@ export function grindAnswer(chosen: Chosen, doseG: number, serve: Serve, houseRu
     by: otherDial.by,
     extrapolated: otherDial.extrapolated,
   };
-  const sourceMm = depthIn(recipe.basket, recipe);
-  const targetMm = depthIn(brewer.basket, { doseG, densityGPerMl: coffee.densityGPerMl });
+  const sourceMm = depthIn(recipe.brewer.kind, recipe.basket, recipe);
+  const targetMm = depthIn(brewer.kind, brewer.basket, { doseG, densityGPerMl: coffee.densityGPerMl });
   if (!sourceMm || !targetMm) return { source, translated };
   const shared = ruleOn(grinder, houseRules);
   const rule = {
@@ -60,22 +60,23 @@ export function grindAnswer(chosen: Chosen, doseG: number, serve: Serve, houseRu
     icedUnits: grinder.ruleIcedUnits ?? shared.icedUnits,
   };
   const icedShift = serve === "iced" && recipe.serve === "hot";
-  const from = { sourceSetting: otherDial.setting, sourceBed: sourceMm, icedShift, rule };
+  const from = { sourceSetting: otherDial.setting, sourceMm, icedShift, rule };
   const setting = houseRule(from, targetMm, grinder);
   return {
     source,
     translated,
-    rule: { ...setting, from, pulls: rulePulls(from, targetMm), sourceMm, targetMm },
+    rule: { ...setting, from, pulls: rulePulls(from, targetMm), targetMm },
     bracket: bracketAround(setting.setting, grinder),
   };
 }
 
-/** How deep a dose lies; undefined where it does not fit, or nobody has measured the basket. */
+/** How deep a dose lies on average; undefined in a press, where it does not fit, or where nobody has measured the basket. */
 function depthIn(
+  kind: BenchBrewer["kind"],
   basket: Basket | null,
   { doseG, densityGPerMl }: { readonly doseG: number; readonly densityGPerMl: number },
 ): number | undefined {
-  return basket ? resultOr(bedDepthMm({ doseG, densityGPerMl, basket })) : undefined;
+  return basket && kind !== "press" ? resultOr(meanBedDepthMm({ doseG, densityGPerMl, basket })) : undefined;
 }
 
 /** The source's setting on this grinder: its own, by matched pairs, or by what both dials grind. */

@@ -1,7 +1,7 @@
 import type { Bench, BenchCoffee, BenchGrinder } from "#contract/bench.ts";
 import { daysBetween } from "#contract/days.ts";
 import type { Standard } from "#contract/standard.ts";
-import { bedDepthMm } from "#core/brew";
+import { meanBedDepthMm } from "#core/brew";
 import type { Bag, Lesson } from "#core/learn";
 import type { Teaching } from "#core/outlook";
 
@@ -38,15 +38,15 @@ function lessonOf(standard: Standard, { brewers, coffees }: Bench): Lesson | und
   if (standard.method === "steep") return undefined;
   const brewer = brewers.find(({ id }) => id === standard.brewerId);
   const coffee = coffees.find(({ id }) => id === standard.coffeeId);
-  if (!brewer?.basket || !coffee) return undefined;
+  if (!brewer?.basket || brewer.kind === "press" || !coffee) return undefined;
   const { doseG, waterG, iceG, dialSetting, batchId, brewedOn, roastedOn } = standard;
   const densityGPerMl = standard.densityGPerMl ?? coffee.densityGPerMl;
-  const depth = bedDepthMm({ doseG, densityGPerMl, basket: brewer.basket });
+  const depth = meanBedDepthMm({ doseG, densityGPerMl, basket: brewer.basket });
   if (!depth.ok) return undefined;
   return {
     batchId,
     setting: dialSetting,
-    bedDepthMm: depth.value,
+    meanDepthMm: depth.value,
     shortfall: Math.log2((waterG + iceG) / waterG),
     coffeeId: coffee.id,
     bag: bagOf({ ...coffee, densityGPerMl, roastedOn }, brewedOn),

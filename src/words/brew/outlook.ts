@@ -131,6 +131,7 @@ const CAUSE_WORDS: { readonly [cause in keyof Spread]: string } = {
   waterTempC: "how warm the water is at the bed",
   permeabilityShare: "how freely this bed lets water through",
   extractionShare: "how readily this coffee gives",
+  unevenShare: "a bed so thin that water finds its way past it",
 };
 /** Advice for a house's bench, for each cause of a range. */
 const MEASURED: readonly (keyof Spread)[] = ["grindShare", "retentionGPerG", "densityGPerMl", "waterTempC"];
