@@ -2,7 +2,7 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest";
 import { must } from "#core/result";
 import { logBatch } from "#data/batches.ts";
-import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
+import { DEMO_IDS, LEAD, PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { fits, recipeVersions } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
@@ -15,6 +15,8 @@ const PAIR = { brewerId: DEMO_IDS.brewers.fulmar, grinderId: DEMO_IDS.grinders.c
 /** A pair that nothing was ever brewed on. */
 const UNUSED = { brewerId: DEMO_IDS.brewers.fulmar, grinderId: DEMO_IDS.grinders.dunlin };
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+/** The demo house's own, as it is opened. */
+let known: Awaited<ReturnType<typeof learned>> | undefined;
 let server: typeof import("#server/fits.ts") & typeof import("#server/jobs/fitPair.ts");
 
 beforeAll(async () => {
@@ -28,7 +30,10 @@ afterAll(async () => {
   delete process.env.TUMBEK_NOW;
   await fresh.drop();
 });
-beforeEach(() => fresh.db.delete(fits));
+beforeEach(async () => {
+  known ??= await learned();
+  await fresh.db.delete(fits);
+});
 
 const learned = () => fresh.db.select().from(fits);
 /** Fits as a job does, and keeps what comes of it. */
@@ -52,6 +57,41 @@ describe("a pair's factors", () => {
   test("are not fitted behind the log while nobody has asked for it", async () => {
     expect(await fitted(PAIR, false)).toEqual({ changed: 0 });
     expect(await learned()).toEqual([]);
+  });
+
+  test("tell that the quay's grinder moved, since when and how far, and take no readier coffee for it", async () => {
+    await fitted(PAIR, true);
+    const [row] = await learned();
+    const [move, ...others] = row!.moves!;
+    expect(others).toEqual([]);
+    // Burrs that stand closer by 13 % from the fortieth of fifty-six days on.
+    expect(move!.share).toBeGreaterThan(0.83);
+    expect(move!.share).toBeLessThan(0.91);
+    const sinceDays = (NOW.getTime() - new Date(move!.at).getTime()) / 86_400_000;
+    expect(Math.abs(sinceDays - 15)).toBeLessThan(3);
+    expect(row!.extraction).toBeGreaterThan(0.9);
+    expect(row!.extraction).toBeLessThan(1.06);
+  });
+
+  test("of the demo house are those that its history is fitted with", async () => {
+    for (const { brewerId, grinderId, permeability, extraction, moves } of known!) {
+      const siteId = grinderId === DEMO_IDS.grinders.chough ? PIER_HEAD : ROPE_LOFT;
+      const keep = await server.fitPair(
+        { siteId, first: true, brewerId, grinderId },
+        by,
+        new AbortController().signal,
+      );
+      await transact(fresh.db, keep);
+      const row = (await learned()).find((each) => each.brewerId === brewerId)!;
+      expect(Math.abs(row.permeability / permeability - 1)).toBeLessThan(0.05);
+      expect(Math.abs(row.extraction / extraction - 1)).toBeLessThan(0.05);
+      expect(row.moves!.length).toBe(moves!.length);
+      const daysApart = (a: string, b: string) => Math.abs(Date.parse(a) - Date.parse(b)) / 86_400_000;
+      for (const [i, { at, share }] of row.moves!.entries()) {
+        expect(Math.abs(share / moves![i]!.share - 1)).toBeLessThan(0.03);
+        expect(daysApart(at, moves![i]!.at)).toBeLessThan(2);
+      }
+    }
   });
 
   test("stay as they are while the log says the same, and follow it when it says something else", async () => {

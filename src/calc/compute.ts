@@ -2,16 +2,18 @@ import { CALCS, type CalcName } from "#contract/calc.ts";
 import { type BadInput, badInput } from "#contract/problems.ts";
 import {
   type BrewFailure,
-  clockAndMeterAt,
   fitFactors,
+  fitWithMove,
   forecastBrew,
   forecastCurves,
   forecastSteep,
+  type GroundBrew,
+  groundAt,
 } from "#core/brew";
 import { sameExtraction } from "#core/grind";
 import { melt } from "#core/ice";
 import { potAfter } from "#core/pot";
-import type { Result } from "#core/result";
+import { ok, type Result } from "#core/result";
 import { type SheetFailure, solveSheet } from "#core/sheet";
 import { badInputSentence } from "#words/api";
 import { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "#words/brew";
@@ -107,18 +109,28 @@ const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Computed }
   fit: (message) => {
     const input = CALCS.fit.input.safeParse(message);
     if (!input.success) return refuse(badInput(input.error.issues, message));
-    const fit = fitFactors(
-      input.data.brews.map(({ brew, addedG = 0, timeS = null, strengthPct = null }) => ({
-        measured: { timeS, strengthPct },
-        forecast: clockAndMeterAt(brew, addedG),
-      })),
-    );
+    const { brews, inOrder = false } = input.data;
+    const logged = brews.map(({ brew, addedG = 0, timeS = null, strengthPct = null }) => ({
+      measured: { timeS, strengthPct },
+      forecast: groundAt(brew, addedG),
+    }));
+    const fit = inOrder ? fitWithMove(logged) : fitUnmoved(logged);
     if (!fit.ok) return failed(fit.failure.code, fitFailureSentence(fit.failure), ["brews"]);
-    const { factors, before, after, odd } = fit.value;
+    const { factors, before, after, odd, move } = fit.value;
     const whole = (outcomes: typeof before) => outcomes.map((each) => each ?? null);
-    return { ok: true, body: { ...factors, before: whole(before), after: whole(after), odd } };
+    return {
+      ok: true,
+      body: { ...factors, before: whole(before), after: whole(after), move: move ?? null, odd },
+    };
   },
 };
+
+function fitUnmoved(logged: readonly GroundBrew[]): ReturnType<typeof fitWithMove> {
+  const fit = fitFactors(
+    logged.map(({ measured, forecast }) => ({ measured, forecast: (factors) => forecast(factors, 1) })),
+  );
+  return fit.ok ? ok({ ...fit.value, move: undefined }) : fit;
+}
 
 const forecastBrewOnly: typeof forecastBrew = (input) => forecastBrew(input);
 

@@ -27,6 +27,16 @@ export interface Equipment {
   readonly cups: readonly OnBench<"cup">[];
 }
 
+/** A grinder that grinds otherwise at one setting since some batch. */
+export interface KeptMove {
+  /** When the first batch so was brewed, ISO. */
+  readonly at: string;
+  /** Size over the one before; below 1 is finer. */
+  readonly share: number;
+  /** The dial's curve that it moved away from. */
+  readonly curveVersion: number;
+}
+
 /** The house's lessons beyond the model. */
 export interface Learned {
   /** Factors of each brewer's and grinder's pair, fitted to a cup or to the log. */
@@ -37,6 +47,8 @@ export interface Learned {
     readonly versionId: string | null;
     /** Batches of the log that they were fitted to; 0 for a cup. */
     readonly batches: number;
+    /** The grinder's moves as its batches on this brewer tell them, the oldest first. */
+    readonly moves: readonly KeptMove[];
   })[];
   /** The site's approved batches in force. */
   readonly standards: readonly Standard[];

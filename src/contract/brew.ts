@@ -181,6 +181,12 @@ export const fitInput = z.strictObject({
     .min(1)
     .max(MOST_FITTED)
     .describe("Brews of one brewer and one grinder; their factors multiply what is found"),
+  inOrder: z
+    .boolean()
+    .optional()
+    .describe(
+      "They are in the order in which they were brewed: a grinder that moved in between is looked for",
+    ),
 });
 export type FitInput = z.input<typeof fitInput>;
 
@@ -189,5 +195,13 @@ export const fitOutput = z.strictObject({
   extraction: z.number(),
   before: z.array(outcome).describe("Forecasts at factors of 1, in the order of the brews"),
   after: z.array(outcome).describe("Forecasts at the factors found"),
+  move: z
+    .strictObject({
+      since: z.number().int().describe("Place of the first brew that was ground otherwise, from 0"),
+      grindShare: z.number().describe("Its grind over what the dial's curve says; below 1 is finer"),
+      sure: z.number().describe("How surely there was a move at all, 0 to 1"),
+    })
+    .nullable()
+    .describe("A grinder that moved; null where none is told, or the brews are in no order"),
   odd: z.array(z.number()).describe("Places of brews that lie too far out to count, from 0"),
 });

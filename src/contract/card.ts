@@ -24,6 +24,10 @@ const dial = z.strictObject({
   finer: z.number().optional(),
   coarser: z.number().optional(),
   by: z.enum(DIAL_SOURCES),
+  moved: z
+    .strictObject({ way: z.enum(["finer", "coarser"]), since: z.iso.datetime(), approved: z.number() })
+    .optional()
+    .describe("The grinder has moved since the batch was approved: at which setting it was"),
 });
 
 /** The approved batch that a card follows, and what was chosen before it did. */

@@ -29,8 +29,13 @@ export const houseSettings = z.strictObject({
   }),
   /** Where a brewer has none of its own. */
   bedDepthMm: n.windowOf(500),
-  /** From the first water to the last drip, s; a batch below a litre is a small one. */
+  /**
+   * From the first water to the last drip, s; a batch below a litre is a small one. Where a brewer's spray was weighed, its
+   * batches run so long after the last water, give or take a share of the whole.
+   */
   brewTimeS: z.strictObject({
+    afterSpray: z.number().min(0).max(MOST_BREW_S),
+    sprayWithinPct: z.number().min(1).max(90),
     batch: n.windowOf(MOST_BREW_S),
     smallBatch: n.windowOf(MOST_BREW_S),
     hand: n.windowOf(MOST_BREW_S),
@@ -67,9 +72,16 @@ export type KeptSettings = z.infer<typeof keptSettings>;
 export const USUAL_SETTINGS: HouseSettings = {
   units: { mass: "g", temp: "°C", ratio: "1:n" },
   rounding: { doseG: 1, doseUp: false, bypassG: 10, iceG: 50 },
-  window: { ratio: [15, 17], strengthPct: [1.2, 1.45], extractionPct: [18, 22] },
+  window: { ratio: [15, 17], strengthPct: [1.2, 1.6], extractionPct: [18, 22] },
   bedDepthMm: [20, 50],
-  brewTimeS: { batch: [240, 390], smallBatch: [180, 330], hand: [165, 240], icedHand: [120, 195] },
+  brewTimeS: {
+    afterSpray: 65,
+    sprayWithinPct: 20,
+    batch: [240, 390],
+    smallBatch: [180, 330],
+    hand: [165, 240],
+    icedHand: [120, 195],
+  },
   icedSchool: "inside",
   rule: USUAL_RULE,
   doseTrimPct: 0,

@@ -16,5 +16,8 @@ export async function readLearned(db: Database): Promise<LearnedByAll> {
   for (const { siteId, ...standard } of standards) {
     bySite.set(siteId, [...(bySite.get(siteId) ?? []), standard]);
   }
-  return { fits: fitted.map(({ at: _at, ...fit }) => fit), standards: bySite };
+  return {
+    fits: fitted.map(({ at: _at, moves, ...fit }) => ({ ...fit, moves: moves ?? [] })),
+    standards: bySite,
+  };
 }

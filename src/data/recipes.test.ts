@@ -180,7 +180,7 @@ test("what was fitted is of a brewer and a grinder, once, and is forgotten again
   await setFit(fresh.db, pair, { permeability: 1.2, extraction: 1.1, versionId: demoId(65), batches: 0 }, by);
   await setFit(fresh.db, pair, { permeability: 1.3, extraction: 1.2, versionId: demoId(66), batches: 0 }, by);
   expect(await fits()).toEqual([
-    { ...pair, permeability: 1.3, extraction: 1.2, versionId: demoId(66), batches: 0 },
+    { ...pair, permeability: 1.3, extraction: 1.2, versionId: demoId(66), batches: 0, moves: [] },
   ]);
   await setFit(fresh.db, pair, undefined, by);
   expect(await fits()).toEqual([]);

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, max, ne } from "drizzle-orm";
 import { alias } from "drizzle-orm/mysql-core";
+import type { KeptMove } from "#contract/bench.ts";
 import {
   type KeptRecipe,
   methodOf,
@@ -293,6 +294,7 @@ export interface KeptFit {
   /** The version whose cup they were fitted to; null for batches of the log. */
   readonly versionId: string | null;
   readonly batches: number;
+  readonly moves?: readonly KeptMove[];
 }
 
 /** Keeps the two factors that a cup or the log was fitted to, or forgets them. */
@@ -306,7 +308,7 @@ export function setFit(
   return transact(db, async (tx) => {
     const [old] = await tx.select().from(fits).where(ofPair).for("update");
     if (fit) {
-      const row = { ...fit, at: by.at };
+      const row = { moves: null, ...fit, at: by.at };
       await tx
         .insert(fits)
         .values({ ...pair, ...row })

@@ -28,6 +28,7 @@ export {
   USUAL_LAYERS,
   USUAL_STEP_S,
 } from "./input.ts";
+export { fitWithMove, type GrindMove, type GroundBrew, groundAt } from "./move.ts";
 export { type Pour, type PourStart, startOf } from "./pours.ts";
 export { type SprayMode, sprayPours, usualSpray } from "./programme.ts";
 export {

@@ -1,13 +1,20 @@
 import { determinant, inverse, Matrix } from "ml-matrix";
 import { median, robustScatter } from "#core/measure";
-import type { ClockAndMeter } from "./fit.ts";
-import type { Factors } from "./input.ts";
+import { ok, type Result } from "#core/result";
+import { type ClockAndMeter, clockAndMeterAt, type FactorFit, type FitFailure, fitFactors } from "./fit.ts";
+import type { BrewInput, Factors } from "./input.ts";
 
 /** A brew that was timed or metered, with its forecast at other factors and at another grind. */
 export interface GroundBrew {
   readonly measured: ClockAndMeter;
   /** @param grindShare size over the size that the dial's curve says */
   readonly forecast: (factors: Required<Factors>, grindShare: number) => ClockAndMeter | undefined;
+}
+
+/** A brew's forecast at factors times its own and at a share of its grind, with what joins below the bed in its cup. */
+export function groundAt(input: BrewInput, addedG: number): GroundBrew["forecast"] {
+  return (factors, grindShare) =>
+    clockAndMeterAt({ ...input, grindUm: input.grindUm * grindShare }, addedG)(factors);
 }
 
 /** A grinder that grinds otherwise at one setting from some brew on. */
@@ -21,7 +28,7 @@ export interface GrindMove {
 }
 
 /** Before the log says anything: that a grinder moved within it, and by how much, a standard deviation of ln size. */
-const MOVED_PRIOR = 0.2;
+const MOVED_PRIOR = 0.3;
 const MOVE_SD = 0.06;
 /** How far factors may still be off, as in the fit: of ln permeability and of ln extraction rate. */
 const FACTOR_SD = [0.45, 0.25] as const;
@@ -73,6 +80,30 @@ export function findMove(logged: readonly GroundBrew[], factors: Required<Factor
   const ln = moves.reduce((sum, { move }, i) => sum + (move * each[i]!) / moved, 0);
   const likeliest = moves[each.indexOf(Math.max(...each))]!;
   return { since: likeliest.since, grindShare: Math.exp(ln), sure };
+}
+
+/**
+ * A house's two factors and its grinder's move together: fitted to all brews as the dial's curve has them, and, where the
+ * grinder moved, anew with the brews since then at the grind that they had.
+ *
+ * @param logged in the order in which they were brewed
+ */
+export function fitWithMove(
+  logged: readonly GroundBrew[],
+): Result<FactorFit & { readonly move: GrindMove | undefined }, FitFailure> {
+  const at = (grindShareOf: (place: number) => number) =>
+    fitFactors(
+      logged.map(({ measured, forecast }, place) => ({
+        measured,
+        forecast: (factors) => forecast(factors, grindShareOf(place)),
+      })),
+    );
+  const still = at(() => 1);
+  if (!still.ok) return still;
+  const move = findMove(logged, still.value.factors);
+  if (!move) return ok({ ...still.value, move });
+  const moved = at((place) => (place < move.since ? 1 : move.grindShare));
+  return moved.ok ? ok({ ...moved.value, before: still.value.before, move }) : moved;
 }
 
 function linesOf(logged: readonly GroundBrew[], factors: Required<Factors>): readonly Line[] {

@@ -128,8 +128,30 @@ const DRIFT_SHARE = 0.13;
 /** Factors of this house that the model does not know: how freely its beds let water through, and how readily its coffee gives. */
 const TRUTH = {
   [grinders.chough]: { permeability: 1.3, extraction: 0.97 },
-  [grinders.dunlin]: { permeability: 1.3, extraction: 1.07 },
+  [grinders.dunlin]: { permeability: 1, extraction: 1.32 },
 };
+/** What fitting the history finds of it, for each pair; Chough moved on the day that its burrs did. */
+const FITTED = [
+  { brewer: "fulmar", grinderId: grinders.chough, permeability: 1.32, extraction: 1.02, share: 0.88 },
+  { brewer: "turnstone", grinderId: grinders.chough, permeability: 1.29, extraction: 0.99, share: 0.88 },
+  { brewer: "cone", grinderId: grinders.dunlin, permeability: 1.21, extraction: 1.35, share: 1 },
+] as const;
+/** Batches that each was fitted to. */
+const FITTED_BATCHES = 46;
+
+/** The pairs' factors and the grinder's move, as the lead had them fitted to the log. */
+export function demoFits(now: Date): (typeof schema.fits.$inferInsert)[] {
+  const at = subDays(now, HISTORY_DAYS - 1 - DRIFT_FROM_DAY).toISOString();
+  return FITTED.map(({ brewer, share, ...fit }) => ({
+    ...fit,
+    brewerId: DEMO_IDS.brewers[brewer],
+    versionId: null,
+    batches: FITTED_BATCHES,
+    moves: share === 1 ? [] : [{ at, share, curveVersion: 1 }],
+    at: now,
+  }));
+}
+
 /** How brews of one recipe scatter, as shares and in their own units. */
 const SCATTER = { grindShare: 0.012, waterTempC: 0.6, retentionGPerG: 0.04, timeS: 5, meterPct: 0.012 };
 /** Fulmar scales up: so much less water a day than its setting says. */

@@ -5,7 +5,7 @@ import { createHouse } from "#data/house.ts";
 import * as schema from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
 import * as bench from "./bench.ts";
-import { demoHistory, demoStandards, HISTORY_DAYS } from "./history.ts";
+import { demoFits, demoHistory, demoStandards, HISTORY_DAYS } from "./history.ts";
 import { RECIPES, recipeVersions } from "./recipes.ts";
 
 /**
@@ -65,5 +65,6 @@ export async function loadDemoHouse(
     const history = demoHistory(now);
     await tx.insert(schema.batches).values(history);
     await tx.insert(schema.standards).values(demoStandards(history, now));
+    await tx.insert(schema.fits).values(demoFits(now));
   });
 }

@@ -1,4 +1,5 @@
 import { boolean, double, mysqlEnum, mysqlTable, primaryKey, smallint, unique } from "drizzle-orm/mysql-core";
+import type { KeptMove } from "#contract/bench.ts";
 import { RECIPE_STATES } from "#contract/recipe.ts";
 import type { Recipe } from "#core/recipe";
 import { json } from "#data/json.ts";
@@ -59,6 +60,8 @@ export const fits = mysqlTable(
     versionId: id("version_id").references(() => recipeVersions.id),
     /** Batches of the log that counted; 0 for a recipe's cup. */
     batches: smallint("batches").notNull().default(0),
+    /** Moves of the grinder that the log tells, the oldest first; null where none was looked for. */
+    moves: json<readonly KeptMove[]>("moves"),
     at: time("at").notNull(),
   },
   (table) => [primaryKey({ columns: [table.brewerId, table.grinderId] })],

@@ -58,6 +58,7 @@ describe("the kit", () => {
       permeability: 1.3,
       extraction: 1.1,
       batches: 0,
+      moves: [],
     };
     const bench = recipeBench({ ...KIT, fits: [fit] }, VERSION, VERSION.recipe)!;
     expect(bench.grindUm).toBeCloseTo(800, 6);

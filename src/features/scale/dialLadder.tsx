@@ -8,12 +8,12 @@ import type { Standard } from "#contract/standard.ts";
 import { bracketAround, coarser, onDial } from "#core/grind";
 import type { Answer, First, Rung } from "#core/outlook";
 import { printMass, printNumber, printPct, printTime } from "#core/units";
-import type { GrindPick } from "#scaling/choice";
+import { type GrindPick, movesOf } from "#scaling/choice";
 import type { GrindAnswer } from "#scaling/sheet";
-import { teaches } from "#scaling/sheet";
+import { settingNow, teaches } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { ANSWER_WORDS, differSentences, missSentence, outlookWords } from "#words/brew";
+import { ANSWER_WORDS, differSentences, missSentence, movedSentence, outlookWords } from "#words/brew";
 import { DialRail, type Mark } from "./dialRail.tsx";
 import { LearnedNote } from "./learnedNote.tsx";
 import { PullsNote } from "./pullsNote.tsx";
@@ -117,6 +117,8 @@ export const DialLadder = memo(function DialLadder({
         }
       : undefined;
   const bracket = bracketAround(setting, grinder);
+  const moved =
+    standard?.grinderId === grinder.id ? settingNow(standard, grinder, movesOf(bench, grinder)) : undefined;
   const aside = [bracket.finer, bracket.coarser].filter((each) => each !== undefined);
   return (
     <Panel
@@ -185,7 +187,10 @@ export const DialLadder = memo(function DialLadder({
               <span>
                 <strong>Approved</strong> for this pot: {printMass(standard.doseG)} at{" "}
                 {n(standard.dialSetting)}
-                {standard.strengthPct !== null && `, ${printPct(standard.strengthPct)}`}.
+                {standard.strengthPct !== null && `, ${printPct(standard.strengthPct)}`}.{" "}
+                {moved && (
+                  <span className="text-due">{movedSentence(grinder.name, moved, bench.site.timeZone)}</span>
+                )}
               </span>
               <Link href={`/log/${standard.batchId}`} className="underline underline-offset-4">
                 the batch

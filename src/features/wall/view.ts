@@ -29,7 +29,7 @@ export interface WallRow {
         readonly when: string;
         readonly by: string;
         /** The setting as it was approved, what grinds the same on the dial of now, or only the forecast's. */
-        readonly ground: "asApproved" | "translated" | "forecast";
+        readonly ground: "asApproved" | "moved" | "translated" | "forecast";
       }
     | undefined;
   /** Sentences against the cell, the worst first; a `stop` must not be brewed. */

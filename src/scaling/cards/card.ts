@@ -16,6 +16,7 @@ import {
   extractionOf,
   grindAnswer,
   guessesOf,
+  settingNow,
   solveCoupled,
   steepGrind,
 } from "#scaling/sheet";
@@ -88,7 +89,9 @@ export function makeCard(
         rounded,
         checks: checks.map(({ code, severity, figures }) => ({ code, severity, figures: { ...figures } })),
       },
-      ...(dial && { dial: standard && !standard.lapsed ? { ...dial, by: "standard" as const } : dial }),
+      ...(dial && {
+        dial: standard && !standard.lapsed ? standardDial(dial, standard.batchId, state, bench) : dial,
+      }),
       ...(standard && { standard }),
       ...(firstPot && { firstPot }),
       madeWith,
@@ -196,6 +199,27 @@ function dialOf(
     setting,
     ...bracketAround(setting, grinder),
     by: typeof state.grind === "number" || steeped ? "hand" : state.grind,
+  };
+}
+
+/** The dial of a card that follows an approved batch: its setting, or what grinds the same where the grinder has moved. */
+function standardDial(
+  dial: NonNullable<CardSheet["dial"]>,
+  batchId: string,
+  state: ScaleState,
+  bench: Bench,
+): NonNullable<CardSheet["dial"]> {
+  const { grinder, moves } = chosenOf(state, bench);
+  const standard = bench.standards.find((each) => each.batchId === batchId);
+  const now = standard?.grinderId === grinder.id ? settingNow(standard, grinder, moves) : undefined;
+  if (!now) return { ...dial, by: "standard" };
+  const { setting, way, since } = now;
+  return {
+    grinder: dial.grinder,
+    setting,
+    ...bracketAround(setting, grinder),
+    by: "standard",
+    moved: { way, since, approved: standard!.dialSetting },
   };
 }
 

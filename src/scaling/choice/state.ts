@@ -6,12 +6,14 @@ import type {
   BenchIce,
   BenchRecipe,
   BenchVessel,
+  KeptMove,
 } from "#contract/bench.ts";
 import type { HouseSettings, IcedSchool } from "#contract/house.ts";
 import type { GrindPick, ScaleState } from "#contract/scaleState.ts";
 import type { IcedService } from "#core/iced";
 import { type PinSet, type Serve, trimmedRatio } from "#core/sheet";
 import { isSteeped } from "./method.ts";
+import { movesOf } from "./moves.ts";
 
 export type { GrindPick, ScaleState } from "#contract/scaleState.ts";
 
@@ -23,18 +25,22 @@ export interface Chosen {
   readonly grinder: BenchGrinder;
   readonly vessel: BenchVessel;
   readonly ice: BenchIce | undefined;
+  /** The grinder's, away from its dial's curve. */
+  readonly moves: readonly KeptMove[];
 }
 
 export function chosenOf(state: ScaleState, bench: Bench): Chosen {
   const byId = <T extends { readonly id: string }>(rows: readonly T[], id: string): T =>
     rows.find((row) => row.id === id) ?? rows[0]!;
+  const grinder = byId(bench.grinders, state.grinder);
   return {
     recipe: bench.recipes.find(({ versionId }) => versionId === state.recipe) ?? bench.recipes[0]!,
     coffee: byId(bench.coffees, state.coffee),
     brewer: byId(bench.brewers, state.brewer),
-    grinder: byId(bench.grinders, state.grinder),
+    grinder,
     vessel: byId(bench.vessels, state.vessel),
     ice: bench.iceSources.find(({ id }) => id === state.ice) ?? bench.iceSources[0],
+    moves: movesOf(bench, grinder),
   };
 }
 

@@ -157,6 +157,7 @@ describe("schools on the sheet", () => {
         grinder: house.grinders[0]!,
         vessel: house.vessels[2]!,
         ice: house.iceSources[0],
+        moves: [],
       },
       house.settings,
     );

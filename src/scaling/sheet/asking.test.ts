@@ -136,6 +136,7 @@ describe("a recipe that is not like the others", () => {
       permeability: 1.3,
       extraction: 1.1,
       batches: 0,
+      moves: [],
       versionId: "loft",
     };
     const fitted = asking({ ...BENCH, fits: [fit] });

@@ -7,6 +7,7 @@ import {
   meanBedDepthMm,
   type Rhythm,
   type Spread,
+  sprayPours,
   unevenShareOf,
   usualRhythm,
   usualSpray,
@@ -19,6 +20,7 @@ import {
   bloomedPours,
   type Chosen,
   chosenOf,
+  curveNow,
   isSteeped,
   judgedInGlass,
   type ScaleState,
@@ -81,16 +83,16 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
   };
 }
 
-/** The dial's curve: its own, else the source grinder's through the matched pairs. */
-function curveOf({ recipe, grinder }: Chosen): Curve | undefined {
-  const own = fitCurve(grinder.curve);
+/** The dial's curve as its grinder grinds now: its own, else the source grinder's through the matched pairs. */
+function curveOf({ recipe, grinder, moves }: Chosen): Curve | undefined {
+  const own = curveNow(grinder, moves);
   if (own.ok) return own.value;
   const pairs = recipe.pairs[grinder.id] ?? [];
   const points = (recipe.grinder?.curve ?? []).flatMap((point) => {
     const translation = translate(point.setting, pairs);
     return translation.ok ? [{ ...point, setting: translation.value.setting }] : [];
   });
-  const through = fitCurve(points);
+  const through = curveNow({ curve: points }, moves);
   return through.ok ? through.value : undefined;
 }
 
@@ -168,7 +170,9 @@ function planOn(
   const timeS: Limits["timeS"] =
     brewer.kind === "hand"
       ? brewTimeS[state.serve === "iced" ? "icedHand" : "hand"]
-      : brewTimeS[brewWaterG < SMALL_BATCH_G ? "smallBatch" : "batch"];
+      : brewer.sprays.length > 0
+        ? sprayedWithin(brewWaterG, brewer.sprays, brewTimeS)
+        : brewTimeS[brewWaterG < SMALL_BATCH_G ? "smallBatch" : "batch"];
   return {
     doseG,
     waterG: brewWaterG,
@@ -186,6 +190,18 @@ function planOn(
       extractionPct: window.extractionPct,
     },
   };
+}
+
+/** How long a batch takes on a brewer whose spray was weighed, s: its spray, and so long after it, give or take. */
+function sprayedWithin(
+  waterG: number,
+  sprays: BenchBrewer["sprays"],
+  { afterSpray, sprayWithinPct }: Bench["settings"]["brewTimeS"],
+): readonly [low: number, high: number] {
+  const last = sprayPours(waterG, sprays).at(-1)!;
+  const sprayS = ("atS" in last ? last.atS : 0) + last.waterG / last.rateGPerS;
+  const [less, more] = [1 - sprayWithinPct / 100, 1 + sprayWithinPct / 100];
+  return [less * (sprayS + afterSpray), more * (sprayS + afterSpray)];
 }
 
 function takes({ doseMaxG, lattice }: BenchBrewer, { doseG, brewWaterG }: SheetFigures): boolean {

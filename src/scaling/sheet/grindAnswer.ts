@@ -18,7 +18,7 @@ import {
   umAt,
 } from "#core/grind";
 import type { Serve } from "#core/sheet";
-import type { Chosen } from "#scaling/choice";
+import { type Chosen, curveNow } from "#scaling/choice";
 
 export interface GrindAnswer {
   /** The source's own setting, on its own grinder; undefined where only its texture was written down. */
@@ -44,8 +44,9 @@ export function grindAnswer(chosen: Chosen, doseG: number, serve: Serve, houseRu
     recipe.grinder && recipe.dialSetting !== null
       ? { grinder: recipe.grinder.name, setting: recipe.dialSetting }
       : undefined;
-  const otherDial = onOther(chosen);
-  if (!otherDial) return { source };
+  const then = onOther(chosen);
+  if (!then) return { source };
+  const otherDial = { ...then, setting: settingNow(then.setting, chosen) };
   const translated = {
     ...onDial(otherDial.setting, grinder),
     by: otherDial.by,
@@ -77,6 +78,12 @@ function depthIn(
   { doseG, densityGPerMl }: { readonly doseG: number; readonly densityGPerMl: number },
 ): number | undefined {
   return basket && kind !== "press" ? resultOr(meanBedDepthMm({ doseG, densityGPerMl, basket })) : undefined;
+}
+
+/** A setting of before this grinder moved, on its dial as it grinds now. */
+function settingNow(setting: number, { grinder, moves }: Chosen): number {
+  const [then, now] = [resultOr(fitCurve(grinder.curve)), resultOr(curveNow(grinder, moves))];
+  return moves.length > 0 && then && now ? settingAt(now, umAt(then, setting)) : setting;
 }
 
 /** The source's setting on this grinder: its own, by matched pairs, or by what both dials grind. */

@@ -3,6 +3,7 @@ import type { HouseSettings } from "#contract/house.ts";
 import { type Place, type Standard, samePlace } from "#contract/standard.ts";
 import type { PinSet } from "#core/sheet";
 import { chosenOf, type ScaleState } from "#scaling/choice";
+import { settingNow } from "#scaling/sheet";
 
 /** The standard in force of a place; the nearest in size where sizes overlap. */
 export function standardAt(standards: readonly Standard[], place: Place): Standard | undefined {
@@ -45,12 +46,13 @@ export function pinsOfStandard(
 }
 
 /**
- * A sheet as an approved batch was brewed: its masses and its setting.
+ * A sheet as an approved batch was brewed: its masses, and its setting as its grinder grinds now.
  *
  * @param bypassShare of its water that goes round the bed, as on the sheet so far
  */
 export function asStandard(state: ScaleState, standard: Standard, bench: Bench, bypassShare = 0): ScaleState {
-  const { brewer } = chosenOf(state, bench);
+  const { brewer, grinder, moves } = chosenOf(state, bench);
   const pins = pinsOfStandard(standard, brewer, bench.settings, bypassShare * standard.waterG);
-  return { ...state, pins, grind: standard.dialSetting };
+  const now = standard.grinderId === grinder.id ? settingNow(standard, grinder, moves) : undefined;
+  return { ...state, pins, grind: now?.setting ?? standard.dialSetting };
 }

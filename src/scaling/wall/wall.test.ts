@@ -81,6 +81,33 @@ describe("what hangs on the wall", () => {
     expect(off.approved?.batchId).toBe("big pot");
   });
 
+  test("a grinder that moved since: the approved pot is set anew, and what was learned moves with it", () => {
+    const fit = {
+      brewerId: "fulmar",
+      grinderId: "chough",
+      versionId: null,
+      permeability: 1,
+      extraction: 1,
+      batches: 40,
+    };
+    const withMove = (at: string, share: number): Bench => ({
+      ...TAUGHT,
+      fits: [{ ...fit, moves: [{ at, share, curveVersion: 1 }] }],
+    });
+    const still = madeAt(TAUGHT, 2000, "hot", SIZES);
+    const finer = withMove("2026-06-20T08:00:00.000Z", 0.93);
+    const approved = madeAt(finer, 2800, "hot", SIZES);
+    expect(approved.ground).toBe("moved");
+    expect(approved.setting).toBeGreaterThan(11);
+    expect(madeAt(finer, 2000, "hot", SIZES).setting).toBeGreaterThan(still.setting!);
+    // What was approved after the move was ground so.
+    const before = madeAt(withMove("2026-05-20T08:00:00.000Z", 0.93), 2800, "hot", SIZES);
+    expect(before).toMatchObject({ ground: "asApproved", setting: 11 });
+    // Another curve of the dial starts anew.
+    const otherCurve = { ...fit, moves: [{ at: "2026-06-20T08:00:00.000Z", share: 0.93, curveVersion: 7 }] };
+    expect(madeAt({ ...TAUGHT, fits: [otherCurve] }, 2800, "hot", SIZES).ground).toBe("asApproved");
+  });
+
   test("a size that no pot holds, and one past the basket, are said", () => {
     const big = { brewers: [{ id: "fulmar", shown: true, sizesG: [3400] }], serves: "hot" as const };
     const { fits, checks } = madeAt(BENCH, 3400, "hot", big);

@@ -5,6 +5,7 @@ import type {
   BenchGrinder,
   BenchRecipe,
   BenchVessel,
+  KeptMove,
 } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
 import type { WallChoices } from "#contract/wall.ts";
@@ -15,8 +16,16 @@ import { type OutlookCheck, outlookAt, suggestedRung } from "#core/outlook";
 import { type Check, cupsFrom, type Serve, type SheetFigures } from "#core/sheet";
 import type { Turns } from "#core/turns";
 import { type MadeCard, makeCard } from "#scaling/cards";
-import { chosenOf, firstIced, firstPins, recipeRatio, type ScaleState } from "#scaling/choice";
-import { askingOf, solveCoupled, teaches } from "#scaling/sheet";
+import {
+  chosenOf,
+  curveNow,
+  firstIced,
+  firstPins,
+  movesOf,
+  recipeRatio,
+  type ScaleState,
+} from "#scaling/choice";
+import { askingOf, settingNow, solveCoupled, teaches } from "#scaling/sheet";
 import { asStandard, followedBatch, nearestSetting, standardAt } from "#scaling/standards";
 
 /** A wall chart's plan: coffee, recipe, grinder, services and sizes, with the usual where nothing was chosen. */
@@ -54,9 +63,9 @@ export interface WallCell {
         readonly fits: boolean;
         readonly checks: readonly Check[];
         readonly warnings: readonly OutlookCheck[];
-        /** The batch that was approved for it, and whether it was ground on another curve of the dial, or on another grinder. */
+        /** The batch that was approved for it, and whether its grinder has moved since, or it was ground on another curve or grinder. */
         readonly approved: Standard | undefined;
-        readonly ground: "asApproved" | "translated" | "forecast";
+        readonly ground: "asApproved" | "moved" | "translated" | "forecast";
       }
     | { readonly failure: IcedFailure };
 }
@@ -177,7 +186,7 @@ export function cellOf(bench: Bench, of: CellOf, sources = new Map<string, Brew 
   if (!solved.ok) return { ...cell, state, made: { failure: solved.failure } };
   const { rounded: figures, checks } = solved.value;
   const request = askingOf(state, bench, figures);
-  const ground = standard && settingOf(standard, grinder);
+  const ground = standard && settingOf(standard, grinder, movesOf(bench, grinder));
   const rung = "asking" in request && !ground ? suggested(request.asking, sources) : undefined;
   const setting = ground?.setting ?? rung?.at.setting;
   const outlook =
@@ -228,9 +237,13 @@ function suggested(asking: Parameters<typeof suggestedRung>[0], sources: Map<str
  * A standard's setting on a grinder as its dial grinds now: as it was approved, or what grinds the same where the burrs
  * are others; undefined where only the forecast can say.
  */
-function settingOf(standard: Standard, grinder: BenchGrinder) {
-  if (teaches(standard, grinder)) return { setting: standard.dialSetting, as: "asApproved" as const };
-  const [from, to] = [fitCurve(standard.curve?.points ?? []), fitCurve(grinder.curve)];
+function settingOf(standard: Standard, grinder: BenchGrinder, moves: readonly KeptMove[]) {
+  if (teaches(standard, grinder)) {
+    const now = settingNow(standard, grinder, moves);
+    if (now) return { setting: now.setting, as: "moved" as const };
+    return { setting: standard.dialSetting, as: "asApproved" as const };
+  }
+  const [from, to] = [fitCurve(standard.curve?.points ?? []), curveNow(grinder, moves)];
   if (!from.ok || !to.ok) return undefined;
   const translated = onDial(settingAt(to.value, umAt(from.value, standard.dialSetting)), grinder);
   // The same grind lies off this dial: there is nothing to set.
@@ -242,7 +255,11 @@ function stateFor(bench: Bench, { coffee, recipe, grinder, brewer, serve, sizeG 
   const vessel = vesselFor(bench.vessels, serve, sizeG);
   const ice = bench.iceSources[0];
   const filled = { ...vessel, workingG: sizeG };
-  const first = firstPins(serve, { recipe, coffee, brewer, grinder, vessel: filled, ice }, bench.settings);
+  const first = firstPins(
+    serve,
+    { recipe, coffee, brewer, grinder, vessel: filled, ice, moves: [] },
+    bench.settings,
+  );
   return {
     recipe: recipe.versionId,
     coffee: coffee.id,

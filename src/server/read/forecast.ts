@@ -6,7 +6,7 @@ import { printMoment } from "#words/figures";
 import { onBench } from "./onBench.ts";
 
 /** The factors where nothing was fitted. */
-const UNFITTED = { permeability: 1, extraction: 1 };
+const UNFITTED = { permeability: 1, extraction: 1, moves: [] };
 
 /** Forecast against the clock: of the brewer and the grinder that a link names, else of the busiest. */
 export function readForecast(link: URLSearchParams) {

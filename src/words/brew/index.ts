@@ -2,7 +2,7 @@
 export { handsSentence, tookSentence, WAY_WORDS, wasteSentence } from "./bigger.ts";
 export { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "./brew.ts";
 export { factorsSentence, fitSentences } from "./fit.ts";
-export { learnedSentences, otherBurrsSentence, otherBurrsWords } from "./learned.ts";
+export { learnedSentences, movedSentence, otherBurrsSentence, otherBurrsWords } from "./learned.ts";
 export {
   ANSWER_WORDS,
   differSentences,

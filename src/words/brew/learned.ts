@@ -1,5 +1,6 @@
 import type { Learned } from "#core/learn";
 import { printNumber } from "#core/units";
+import { printDay } from "#words/figures";
 
 const n = (value: number) => printNumber(value, 1);
 const spread = (sdUnits: number) => printNumber(sdUnits, 2);
@@ -40,11 +41,27 @@ export function otherBurrsSentence(count: number): string {
 }
 
 /** Why a pot's dial is no approved one, though the pot was approved; on paper there is room for a few words only. */
-export function otherBurrsWords(ground: "translated" | "forecast") {
+export function otherBurrsWords(ground: "moved" | "translated" | "forecast") {
+  if (ground === "moved") {
+    return { said: "dial set anew, for its grinder has moved since; approved", inShort: "grinder moved" };
+  }
   return ground === "translated"
     ? {
         said: "dial translated from the burrs or the grinder that it was approved on,",
         inShort: "from other burrs",
       }
     : { said: "what it was approved at lies off this dial; approved", inShort: "off this dial" };
+}
+
+/** An approved setting on a grinder that has moved since: "Chough grinds finer since 10 Nov 2026: 11 now". */
+export function movedSentence(
+  grinder: string,
+  {
+    way,
+    setting,
+    since,
+  }: { readonly way: "finer" | "coarser"; readonly setting: number; readonly since: string },
+  timeZone: string,
+): string {
+  return `${grinder} grinds ${way} since ${printDay(new Date(since), timeZone)}: ${n(setting)} now.`;
 }

@@ -66,7 +66,7 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
   const sifted = siftLossPct > 0 ? `; sift it, and weigh in ${print.mass(doseG)}` : "";
   steps.push(
     dial
-      ? `Set ${dial.grinder} to ${printNumber(dial.setting, 1)} and grind ${ground}${sifted}.`
+      ? `Set ${dial.grinder} to ${printNumber(dial.setting, 1)}${movedWords(dial.moved)} and grind ${ground}${sifted}.`
       : `Grind ${ground}${sifted}.`,
   );
   steps.push("Put the coffee in and level the bed; do not press it.");
@@ -161,4 +161,9 @@ export function cautionsOf(sheet: CardSheet): readonly string[] {
     );
   } else if (madeWith.vesselKind === "glass") cautions.push("Ice or cold water can break hot glass.");
   return cautions;
+}
+
+/** Why a card's dial is not the one that was approved. */
+function movedWords(moved: NonNullable<CardSheet["dial"]>["moved"]): string {
+  return moved ? ` (approved at ${printNumber(moved.approved, 1)}; it grinds ${moved.way} since)` : "";
 }
