@@ -18,6 +18,7 @@ process.env.TUMBEK_PORT = String(house.port);
 /** Run by `./tumbek test`, which starts the houses and says where they are. */
 export default defineConfig({
   testDir: "e2e",
+  globalSetup: "./e2e/unfitted.ts",
   outputDir: ".tumbek/test/browser",
   // A file's journeys share one house, and some of them stop it.
   workers: houses.length,

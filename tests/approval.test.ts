@@ -8,7 +8,7 @@ import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { turnBench } from "#data/house.ts";
 import { readRecipe } from "#data/recipes.ts";
-import { brewers } from "#data/schema/index.ts";
+import { brewers, fits } from "#data/schema/index.ts";
 import { replaceShift } from "#data/shifts.ts";
 import { transact } from "#data/transact.ts";
 import { asSeen, aCard as cardOn } from "./cards.ts";
@@ -29,6 +29,8 @@ let effects: typeof import("#server/versionEffects.ts");
 beforeAll(async () => {
   fresh = await freshDatabase("approval");
   await loadDemoHouse(fresh.db, NOW, noHash);
+  // A pair that learns from its log would be fitted behind the batches of these tests.
+  await fresh.db.delete(fits);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
   approval = await import("#server/approval.ts");
@@ -100,12 +102,12 @@ describe("a new standard", () => {
 });
 
 describe("fitted to a cup", () => {
-  const fits = async () => (await benchOn(fresh.db, PIER_HEAD)).fits;
+  const fitted = async () => (await benchOn(fresh.db, PIER_HEAD)).fits;
 
   test("of its brewer and grinder, in the trail, and forgotten again", async () => {
     const { fitToCup, forgetFit } = await import("#server/recipes.ts");
     await fitToCup(V4, by);
-    const [fit] = await fits();
+    const [fit] = await fitted();
     expect(fit).toMatchObject({
       brewerId: DEMO_IDS.brewers.cone,
       grinderId: DEMO_IDS.grinders.dunlin,
@@ -116,7 +118,7 @@ describe("fitted to a cup", () => {
     const [line] = await readAudit(fresh.db, { subjectId: DEMO_IDS.brewers.cone });
     expect(line).toMatchObject({ action: "measured", after: { permeability: fit!.permeability } });
     await forgetFit(V4, by);
-    expect(await fits()).toEqual([]);
+    expect(await fitted()).toEqual([]);
   });
 
   test("not to a draft, nor to a cup that names no grinder", async () => {

@@ -10,7 +10,7 @@ import { readCards, remakeCard } from "#data/cards.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { turnBench } from "#data/house.ts";
-import { brewers, cards } from "#data/schema/index.ts";
+import { brewers, cards, fits } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
 import { batchOfCard, remade } from "#scaling/cards";
 import { firstState, methodAs, type ScaleState, serveAs } from "#scaling/choice";
@@ -34,6 +34,8 @@ let server: typeof import("#server/cards.ts") &
 beforeAll(async () => {
   fresh = await freshDatabase("cards_kept");
   await loadDemoHouse(fresh.db, NOW, noHash);
+  // A pair that learns from its log would be fitted behind the batches of these tests.
+  await fresh.db.delete(fits);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
   server = {

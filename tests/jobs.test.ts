@@ -18,7 +18,7 @@ import {
   takeJob,
 } from "#data/jobs.ts";
 import { setStandard } from "#data/recipes.ts";
-import { cards, coffees, jobs } from "#data/schema/index.ts";
+import { cards, coffees, fits, jobs } from "#data/schema/index.ts";
 import { approveBatch } from "#data/standards.ts";
 import { transact } from "#data/transact.ts";
 import { bigPot } from "./batches.ts";
@@ -53,6 +53,8 @@ let server: typeof import("#server/standards.ts") &
 beforeAll(async () => {
   fresh = await freshDatabase("jobs");
   await loadDemoHouse(fresh.db, NOW, noHash);
+  // A pair that learns from its log would be fitted behind the batches of these tests.
+  await fresh.db.delete(fits);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
   server = {

@@ -176,7 +176,8 @@ describe("the version that counts", () => {
 
 test("what was fitted is of a brewer and a grinder, once, and is forgotten again", async () => {
   const pair = { brewerId: DEMO_IDS.brewers.cone, grinderId: DEMO_IDS.grinders.dunlin };
-  const fits = async () => (await readBench(fresh.db, PIER_HEAD))!.fits;
+  const fits = async () =>
+    (await readBench(fresh.db, PIER_HEAD))!.fits.filter(({ brewerId }) => brewerId === pair.brewerId);
   await setFit(fresh.db, pair, { permeability: 1.2, extraction: 1.1, versionId: demoId(65), batches: 0 }, by);
   await setFit(fresh.db, pair, { permeability: 1.3, extraction: 1.2, versionId: demoId(66), batches: 0 }, by);
   expect(await fits()).toEqual([

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import type { Bench, BenchBrewer, BenchRecipe } from "#contract/bench.ts";
+import { sprayPours } from "#core/brew";
 import { TEXTURE_UM, umAt } from "#core/grind";
 import { must } from "#core/result";
 import { firstState, serveAs } from "#scaling/choice";
@@ -30,7 +31,17 @@ describe("what is forecast", () => {
     expect(source.grindUm).toBeCloseTo(800, 6);
     expect(source.pours).toMatchObject([{ atS: 0, waterG: 55 }, { atS: 40 }, { atS: 75 }, { atS: 110 }]);
     expect(plan).toMatchObject({ doseG: 202, addedG: 0, programme: { by: "spray", modes: FULMAR.sprays } });
-    expect(plan.limits).toMatchObject({ paperMm: 96, timeS: [240, 390] });
+    // The spray's end and 65 s, give or take a fifth.
+    const last = sprayPours(plan.waterG, FULMAR.sprays).at(-1) as {
+      atS: number;
+      waterG: number;
+      rateGPerS: number;
+    };
+    const end = last.atS + last.waterG / last.rateGPerS;
+    expect(plan.limits).toMatchObject({
+      paperMm: 96,
+      timeS: [expect.closeTo(0.8 * (end + 65), 6), expect.closeTo(1.2 * (end + 65), 6)],
+    });
   });
 
   test("iced, the ice joins below the bed; a hand brew has its own window when iced", () => {
