@@ -439,3 +439,18 @@ describe("a pot", () => {
     });
   });
 });
+
+test("curves are as many points as a drawing shows, however fine the steps; finer ones than allowed are refused", () => {
+  const brew = {
+    doseG: 60,
+    grindUm: 800,
+    waterTempC: 93,
+    basket: { shape: "flat", topDiameterMm: 118, bottomDiameterMm: 104, heightMm: 74 },
+    pours: [{ atS: 0, waterG: 960, rateGPerS: 4 }],
+    curves: true,
+  };
+  const fine = ask("brew", { ...brew, resolution: { stepS: 0.1 } });
+  expect((fine.body as { curves: { timeS: number[] } }).curves.timeS.length).toBeLessThanOrEqual(241);
+  const tooFine = ask("brew", { ...brew, resolution: { stepS: 300 / 10_000 } });
+  expect(tooFine.body).toMatchObject({ error: { code: "badInput", fields: ["resolution.stepS"] } });
+});

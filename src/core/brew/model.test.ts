@@ -63,12 +63,9 @@ test("the tables", async () => {
   });
   const steeps = (
     [
-      ["press, 4 min, 94 °C, 1:16", { doseG: 30, waterG: 480, grindUm: 900, waterTempC: 94, steepS: 240 }],
-      ["press, 8 min", { doseG: 30, waterG: 480, grindUm: 900, waterTempC: 94, steepS: 480 }],
-      [
-        "concentrate, 16 h at 18 °C, 1:8, drained",
-        { doseG: 100, waterG: 800, grindUm: 900, waterTempC: 18, steepS: 57_600, ending: "drained" },
-      ],
+      ["press, 4 min, 94 °C, 1:16", PRESS],
+      ["press, 8 min", { ...PRESS, steepS: 480 }],
+      ["concentrate, 16 h at 18 °C, 1:8, drained", COLD],
     ] as const
   ).map(([name, input]) => {
     const { extractionPct, strengthPct, endTempC } = must(forecastSteep(input));
@@ -96,11 +93,98 @@ same extraction. Deeper is coarser; less hot water is finer.
 
 ${table(["batch", "bed, mm", "grind, µm", "time, s", "slurry to, mm"], batches)}
 
+## Plausible?
+
+Usual brews by method, at the usual permeability and extraction rate, beside the usual range of such brews.
+
+${table(
+  ["brew", "figure", "model", "usual"],
+  plausible().map(([what, figure, value, low, high]) => [
+    what,
+    figure,
+    value.toFixed(value < 30 ? (value < 10 ? 2 : 1) : 0),
+    `${low}–${high}`,
+  ]),
+)}
+
 ## Steeping
 
 ${table(["what", "extraction, %", "strength, %", "at the end, °C"], steeps)}
 `;
   await expect(page).toMatchFileSnapshot(join(DOCS, "figures.md"));
+});
+
+/** What usual brews are like: the model's figure, and the usual range of such brews. */
+function plausible(): readonly (readonly [
+  what: string,
+  figure: string,
+  value: number,
+  low: number,
+  high: number,
+])[] {
+  const cone = must(forecastBrew({ ...LOFT, factors: {} }));
+  const flat = must(forecastBrew(FLAT_DRIPPER));
+  const small = must(forecastBrew({ ...SMALL_BATCH, grindUm: 820 }));
+  const big = must(forecastBrew({ ...onFulmar(202, 3229), grindUm: 880 }));
+  const short = must(forecastBrew({ ...onFulmar(184, 1667), grindUm: 760 }));
+  const [press, cold] = [must(forecastSteep(PRESS)), must(forecastSteep(COLD))];
+  const first = must(forecastCurves({ ...onFulmar(202, 3229), grindUm: 880 })).curves;
+  const melted = (short.extractionPct * 184) / (short.yieldG + 1100);
+  return [
+    ["hand cone, 22 : 352 g", "time, s", cone.brewTimeS, 165, 240],
+    ["", "strength, %", cone.strengthPct, 1.2, 1.5],
+    ["", "slurry, °C", cone.meanSlurryTempC, 80, 90],
+    ["flat hand dripper, 18 : 288 g", "time, s", flat.brewTimeS, 150, 240],
+    ["", "strength, %", flat.strengthPct, 1.2, 1.55],
+    ["small batch, 60 : 960 g", "time, s", small.brewTimeS, 230, 330],
+    ["", "strength, %", small.strengthPct, 1.2, 1.5],
+    ["big batch, 202 : 3229 g", "time, s", big.brewTimeS, 280, 400],
+    ["", "strength, %", big.strengthPct, 1.2, 1.5],
+    ["", "extraction, %", big.extractionPct, 18, 22],
+    ["", "slurry, °C", big.meanSlurryTempC, 82, 92],
+    ["", "its first drops, %", Math.max(...first.strengthPct), 8, 25],
+    ["short batch onto ice, 184 : 1667 g", "time, s", short.brewTimeS, 165, 250],
+    ["", "before the ice, %", short.strengthPct, 2.2, 3],
+    ["", "with 1.1 kg of ice melted, %", melted, 1.2, 1.6],
+    ["press, 30 : 480 g, 4 min", "strength, %", press.strengthPct, 1.1, 1.5],
+    ["", "extraction, %", press.extractionPct, 16, 22],
+    ["concentrate, 100 : 800 g, 16 h cold", "strength, %", cold.strengthPct, 2, 3.5],
+  ];
+}
+const SMALL_BATCH = {
+  doseG: 60,
+  waterTempC: 93,
+  basket: { shape: "flat", topDiameterMm: 118, bottomDiameterMm: 104, heightMm: 74 },
+  retentionGPerG: 2.05,
+  pours: [{ atS: 0, waterG: 960, rateGPerS: 4 }],
+} as const;
+const FLAT_DRIPPER: BrewInput = {
+  doseG: 18,
+  grindUm: 720,
+  waterTempC: 93,
+  basket: { shape: "flat", topDiameterMm: 92, bottomDiameterMm: 50, heightMm: 60 },
+  retentionGPerG: 2.23,
+  pours: [
+    { atS: 0, waterG: 45, rateGPerS: 6 },
+    { atS: 45, waterG: 125, rateGPerS: 6 },
+    { atS: 95, waterG: 118, rateGPerS: 6 },
+  ],
+};
+const PRESS = { doseG: 30, waterG: 480, grindUm: 900, waterTempC: 94, steepS: 240 };
+const COLD = {
+  doseG: 100,
+  waterG: 800,
+  grindUm: 900,
+  waterTempC: 18,
+  steepS: 57_600,
+  ending: "drained",
+} as const;
+
+test("usual brews come out as such brews do", () => {
+  for (const [what, figure, value, low, high] of plausible()) {
+    expect(value, `${what} ${figure}`).toBeGreaterThanOrEqual(low);
+    expect(value, `${what} ${figure}`).toBeLessThanOrEqual(high);
+  }
 });
 
 test("the drawing of the level", async () => {
