@@ -172,7 +172,7 @@ test("house settings: a window that is turned over, ratios as grams per litre, a
     await answered;
     await expect(page.getByText("The settings are kept.").first()).toBeVisible();
   };
-  await page.getByLabel("strength from").fill("1.5 %");
+  await page.getByLabel("strength from").fill("1.7 %");
   await keep.click();
   await expect(page.getByRole("main").getByRole("alert")).toContainText("This is below where it begins");
   await page.getByLabel("strength from").fill("1.2 %");

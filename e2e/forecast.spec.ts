@@ -29,10 +29,10 @@ test("coarser until the slurry leaves the rim, then as the source is extracted, 
 }) => {
   await page.goto("/scale");
   await expect(answer(page, "house rule")).toBeChecked();
-  await turnTo(page, 4);
+  await turnTo(page, 3);
   await expect(checks(page)).toContainText(/slurry will climb|run over the rim/);
   const fine = await seconds(page);
-  for (let setting = 4.5; setting <= 9; setting += 0.5) {
+  for (let setting = 3.5; setting <= 9; setting += 0.5) {
     await turnTo(page, setting);
     await expect(page).toHaveURL(new RegExp(`grind=${setting}(&|$)`));
   }

@@ -45,7 +45,7 @@ test("a lead makes a hot cup an iced batch by its strength, through to the glass
 
   // Both pulls apart, and their sum: the bed's and the short brew's.
   const pulls = page.getByRole("table", { name: "what pulls the dial" });
-  await expect(pulls.getByRole("row", { name: /house rule/ })).toContainText("1 finer");
+  await expect(pulls.getByRole("row", { name: /house rule/ })).toContainText("2 finer");
   const [, bed, short, sum] = await pulls
     .getByRole("row", { name: /same extraction/ })
     .getByRole("cell")

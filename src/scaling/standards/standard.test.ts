@@ -155,6 +155,36 @@ describe("a card and its standard", () => {
   });
 });
 
+describe("a grinder that moved since a batch was approved", () => {
+  const fit = { brewerId: "fulmar", grinderId: "chough", versionId: null, permeability: 1, extraction: 1 };
+  const moves = [{ at: "2026-06-20T08:00:00.000Z", share: 0.93, curveVersion: 1 }];
+  const moved: Bench = { ...benchWith(BIG_POT), fits: [{ ...fit, batches: 40, moves }] };
+  const marks = {
+    standard: {
+      batchId: BIG_POT.batchId,
+      approvedAt: BIG_POT.approvedAt,
+      was: { pins: [], grind: "rule" as const },
+    },
+  };
+
+  test("its card and Scale are set to what grinds the same now, and the card says at what it was approved", () => {
+    const { dial } = sheetOf(must(makeCard(firstState(moved), moved, marks)));
+    expect(dial!.setting).toBeGreaterThan(11);
+    expect(dial).toMatchObject({
+      by: "standard",
+      moved: { way: "finer", approved: 11, since: moves[0]!.at },
+    });
+    expect(asStandard(firstState(moved), BIG_POT, moved).grind).toBe(dial!.setting);
+  });
+
+  test("one that did not move says nothing of it", () => {
+    const still = benchWith(BIG_POT);
+    const state = asStandard(firstState(still), BIG_POT, still);
+    expect(sheetOf(must(makeCard(state, still, marks))).dial).toMatchObject({ setting: 11, by: "standard" });
+    expect(sheetOf(must(makeCard(state, still, marks))).dial).not.toHaveProperty("moved");
+  });
+});
+
 describe("an iced card and its standard", () => {
   const CUPS = [{ id: "iced 350", volumeMl: 350, fillG: 220, serve: "iced" as const }];
   const house = (...standards: Bench["standards"]): Bench => ({ ...BENCH, cups: CUPS, standards });
