@@ -57,6 +57,7 @@ const forecast = z.strictObject({
   strengthPct: z.number().min(0),
   extractionPct: z.number().min(0),
   highWaterMm: z.number().min(0).describe("The highest that the slurry stands in the basket"),
+  version: z.number().int().min(1).optional().describe("The forecast's own; 1 where it says none"),
 });
 
 /** A pour of a card that is brewed by hand. */

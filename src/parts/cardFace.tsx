@@ -2,6 +2,7 @@
 
 import { Check, TriangleAlert } from "lucide-react";
 import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import { FORECAST_VERSION } from "#core/brew";
 import { printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import { typicalSentence } from "#words/bench";
@@ -114,6 +115,9 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
           <strong className="font-display tabular-nums">{printTime(Math.round(forecast.brewTimeS))}</strong>,
           strength {printPct(forecast.strengthPct)}, slurry up to {printNumber(forecast.highWaterMm, 0)} mm
           {dial && dial.by !== "hand" && `; ${groundBy(dial.by)}`}
+          {(forecast.version ?? 1) < FORECAST_VERSION && (
+            <span className="text-due"> (of an earlier forecast: save it anew on Scale for today's)</span>
+          )}
         </p>
       )}
       <ol className="list-decimal space-y-1 pl-6 print:space-y-px">

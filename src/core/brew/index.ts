@@ -62,3 +62,4 @@ export {
   type SteepFailure,
   type SteepInput,
 } from "./steep.ts";
+export { FORECAST_VERSION } from "./version.ts";

@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
 import { ANCHOR } from "#tests/brews.ts";
-import { forecastBrew, forecastRange, RANGED, type Spread } from "./index.ts";
+import { forecastBrew, forecastRange, RANGED, type Spread, unevenShareOf } from "./index.ts";
 
 const SURE: Spread = {
   grindShare: 0,
@@ -44,4 +44,17 @@ test("one seed, one range; brews that fail are counted, and none at all is no ra
   expect(some.failedShare).toBeGreaterThan(0.05);
   expect(some.failedShare).toBeLessThan(0.95);
   expect(forecastRange({ ...ANCHOR, doseG: 900 }, SURE, seeded(3))).toBeUndefined();
+});
+
+test("a bed too thin to spread its water has a wider range, towards less", () => {
+  expect(unevenShareOf(20)).toBe(0);
+  // 20 g in a basket of 160 mm lie 3.5 mm deep.
+  const uneven = unevenShareOf(3.5);
+  expect(uneven).toBeGreaterThan(unevenShareOf(5));
+  const [even, thin] = [
+    rangeOf({ extractionShare: 0.06 }),
+    rangeOf({ extractionShare: 0.06, unevenShare: uneven }),
+  ];
+  expect(width(thin.extractionPct)).toBeGreaterThan(1.3 * width(even.extractionPct));
+  expect(thin.extractionPct[0]).toBeLessThan(even.extractionPct[0] - 0.5);
 });

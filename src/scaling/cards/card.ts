@@ -1,7 +1,7 @@
 import type { Bench } from "#contract/bench.ts";
 import { CARD_SHAPE, type CardSheet } from "#contract/card.ts";
 import type { ChosenKind, MakeFailure } from "#contract/cardFailure.ts";
-import { rescaled } from "#core/brew";
+import { FORECAST_VERSION, rescaled } from "#core/brew";
 import { bracketAround } from "#core/grind";
 import type { Drip } from "#core/ice";
 import { type IcedService, type IcedSheet, USUAL_ICED } from "#core/iced";
@@ -43,6 +43,7 @@ export function cardForecastOf({ picked: { setting, outlook }, stretch }: First)
           strengthPct: outlook.value.strengthPct,
           extractionPct: outlook.value.brew.extractionPct,
           highWaterMm: outlook.value.brew.highWaterMm,
+          version: FORECAST_VERSION,
         }
       : undefined,
   };

@@ -207,6 +207,19 @@ describe("the dial", () => {
     expect(grindAnswer(iced, 202, "iced", USUAL_SETTINGS.rule).rule!.pulls.short).toBe(0);
   });
 
+  test("a press has no bed: there is no rule to one, nor from one", () => {
+    const press = { ...chosen, brewer: { ...chosen.brewer, kind: "press" as const } };
+    const fromPress = {
+      ...chosen,
+      recipe: { ...LOFT_CONE, brewer: { ...LOFT_CONE.brewer, kind: "press" as const } },
+    };
+    for (const each of [press, fromPress]) {
+      const answer = grindAnswer(each, 202, "hot", USUAL_SETTINGS.rule);
+      expect(answer.translated).toBeDefined();
+      expect(answer.rule).toBeUndefined();
+    }
+  });
+
   test("grinders that were never matched say nothing", () => {
     expect(
       grindAnswer(
