@@ -219,7 +219,7 @@ test("what does not fit its server says how much does, or takes two; tasting cha
   const checks = page.getByRole("region", { name: "Before you brew" });
   await expect(checks).toContainText(/Before the ice melts it takes/);
   // The forecast's own warnings join the list: until they have, what is tapped may still move.
-  await expect(checks).toContainText(/Nothing takes all of this away/);
+  await expect(checks).toContainText(/As forecast it stays on the paper/);
   await tap(checks.getByRole("listitem").filter({ hasText: "The most that fits" }).getByRole("button"));
   await expect(checks).not.toContainText(/Before the ice melts it takes/);
   await page.getByRole("button", { name: "Undo" }).first().click();
