@@ -255,7 +255,7 @@ test("a hand-brewed glass with its bloom kept apart is colder than without", asy
   const warm = await figure(page, "when melted");
   await page.getByLabel("bloom kept apart").check();
   await expect(page.getByTestId("apart")).toContainText(
-    /1\d g of the bloom drip into a small cup.* join at about 3\d °C/,
+    /2\d g of the bloom drip into a small cup.* join at about 3\d °C/,
   );
   await expect.poll(() => figure(page, "when melted")).toBeLessThan(warm - 0.5);
 
