@@ -268,10 +268,11 @@ test("a hand-brewed glass with its bloom kept apart is colder than without", asy
   await expect(pours).toContainText("to 48 g");
   await pours.getByRole("button", { name: "Take it" }).click();
   await expect(pours).toContainText("to 72 g");
+  // What is being worked out anew is pale until it is there.
+  await settledForecast(page);
   expect(await seriousFaults(page)).toEqual([]);
   expect(await overflows(page)).toEqual([]);
 
-  await settledForecast(page);
   await page.getByRole("button", { name: "Save as card" }).click();
   await page.getByRole("button", { name: "Open it" }).click();
   const card = page.getByRole("article");
