@@ -138,8 +138,8 @@ const MOST_SERVERS = 2;
 
 /** Of the big pot, at the site. */
 const MANY_CARDS = 341;
-/** What is held. Scale is meant to be there in 365 ms one day: docs/performance.md tells what that would take. */
-const CROWDED_LIMITS_MS = { "/scale": 600, "/shift": 500, "/log": 750 };
+/** The log's is what is held: nobody said how soon it should be there. */
+const CROWDED_LIMITS_MS = { "/scale": 365, "/shift": 500, "/log": 750 };
 const CROWDED_REQUESTS = 40;
 
 /**

@@ -13,6 +13,7 @@ export const LOFT_CONE: BenchRecipe = {
   versionId: "loft",
   name: "Loft cone",
   version: 4,
+  madeAt: "2026-05-17T09:00:00.000Z",
   coffeeId: "saltmarsh",
   basket: CONE,
   densityGPerMl: 0.4,

@@ -119,6 +119,8 @@ export interface BenchRecipe extends Recipe {
   readonly versionId: string;
   readonly name: string;
   readonly version: number;
+  /** When this version was written, ISO: its setting is of its grinder as that ground then. */
+  readonly madeAt: string;
   readonly state: RecipeState;
   readonly coffeeId: string;
   readonly brewerId: string;

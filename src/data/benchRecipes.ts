@@ -63,6 +63,7 @@ async function benchVersions(db: Database, wanted: SQL | undefined): Promise<Ben
       versionId: version.id,
       name,
       version: version.version,
+      madeAt: version.at.toISOString(),
       state: version.state,
       coffeeId: version.coffeeId,
       brewerId: version.brewerId,

@@ -118,8 +118,8 @@ function linesOf(logged: readonly GroundBrew[], factors: Required<Factors>): rea
     return KINDS.flatMap((kind) => {
       const [value, at] = [measured[kind], here?.[kind]];
       const slopes = others.map((other) => {
-        const there = other?.[kind];
-        return there && at ? Math.log(there / at) / STEP : Number.NaN;
+        const moved = other?.[kind];
+        return moved && at ? Math.log(moved / at) / STEP : Number.NaN;
       });
       if (!value || !at || !slopes.every(Number.isFinite)) return [];
       return [{ kind, place, off: Math.log(value / at), of: slopes as unknown as Line["of"] }];

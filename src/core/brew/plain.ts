@@ -74,5 +74,5 @@ export function plainSolids({ doseG, grindUm, factors, resolution }: BrewInput):
 }
 
 function sum(all: readonly number[]): number {
-  return all.reduce((so, each) => so + each, 0);
+  return all.reduce((total, each) => total + each, 0);
 }

@@ -208,7 +208,6 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
   }
   const lastG = Math.max(0, inVesselG(overflowG) - cupG);
   const pondG = Math.max(0, inG - outG - overflowG - bedHoldsG - mobileG);
-  const elsewhereG = outG - cupG;
   return ok({
     lastG,
     yieldG: cupG + lastG,
@@ -220,7 +219,7 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
     lastWaterS,
     meanContactS: wetSecondsG / waterG,
     pourStartsS,
-    waterBalanceG: waterG - cupG - overflowG - elsewhereG - bedLiquidG - uptakeG - pondG,
+    waterBalanceG: waterG - outG - overflowG - bedLiquidG - uptakeG - pondG,
   });
 }
 

@@ -8,7 +8,7 @@ import { type IcedService, type IcedSheet, USUAL_ICED } from "#core/iced";
 import { type First, firstOf } from "#core/outlook";
 import { fail, ok, type Result } from "#core/result";
 import type { SheetResult } from "#core/sheet";
-import { bloomedPours, type Chosen, chosenOf, isSteeped, type ScaleState } from "#scaling/choice";
+import { bloomedPours, type Chosen, chosenOf, isSteeped, type ScaleState, settingNow } from "#scaling/choice";
 import { cardIcedOf, meltingOf } from "#scaling/iced";
 import {
   askingOf,
@@ -16,7 +16,6 @@ import {
   extractionOf,
   grindAnswer,
   guessesOf,
-  settingNow,
   solveCoupled,
   steepGrind,
 } from "#scaling/sheet";

@@ -12,7 +12,7 @@ export {
 } from "./icedInput.ts";
 export { queryOf } from "./link.ts";
 export { aimsAtRatio, heldPins, isCoupled, isSteeped, judgedInGlass, withoutIce } from "./method.ts";
-export { curveNow, movesOf, shareAfter, shareUntil } from "./moves.ts";
+export { curveNow, movesOf, type SettingNow, settingNow, settingSince, shareUntil } from "./moves.ts";
 export { readIced, readQuery } from "./readLink.ts";
 export { methodAs, schooled, schoolOf } from "./schools.ts";
 export { benchForScale, canScale, firstIced, firstState } from "./start.ts";

@@ -207,6 +207,23 @@ describe("the dial", () => {
     expect(grindAnswer(iced, 202, "iced", USUAL_SETTINGS.rule).rule!.pulls.short).toBe(0);
   });
 
+  test("on a grinder that moved, a recipe's own setting is of the day that it was written", () => {
+    const chough = chosen.grinder;
+    const moves = [{ at: "2026-06-20T08:00:00.000Z", share: 0.93, curveVersion: 1 }];
+    const written = (madeAt: string) => ({
+      ...chosen,
+      moves,
+      recipe: { ...LOFT_CONE, madeAt, grinder: { ...chough, curve: chough.curve }, dialSetting: 10 },
+    });
+    const settingOf = (madeAt: string) =>
+      grindAnswer(written(madeAt), 202, "hot", USUAL_SETTINGS.rule).translated!.exact;
+    expect(settingOf("2026-05-01T08:00:00.000Z")).toBeGreaterThan(10.5);
+    expect(settingOf("2026-07-01T08:00:00.000Z")).toBe(10);
+    // Pairs that were matched before it moved are of before, whenever the recipe was written.
+    const matched = { ...chosen, moves, recipe: { ...LOFT_CONE, madeAt: "2026-07-01T08:00:00.000Z" } };
+    expect(grindAnswer(matched, 202, "hot", USUAL_SETTINGS.rule).translated!.exact).toBeGreaterThan(9.9);
+  });
+
   test("a press has no bed: there is no rule to one, nor from one", () => {
     const press = { ...chosen, brewer: { ...chosen.brewer, kind: "press" as const } };
     const fromPress = {

@@ -23,7 +23,9 @@ import {
   curveNow,
   isSteeped,
   judgedInGlass,
+  movesOf,
   type ScaleState,
+  shareUntil,
 } from "#scaling/choice";
 import { grindAnswer } from "./grindAnswer.ts";
 import { brewTempOf } from "./solved.ts";
@@ -46,7 +48,8 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
   const curve = curveOf(chosen);
   if (!curve) return { missing: "curve" };
   const answer = grindAnswer(chosen, figures.doseG, state.serve, bench.settings.rule);
-  const sourceUm = groundUm(recipe) ?? (answer.translated && umAt(curve, answer.translated.exact));
+  const sourceUm =
+    sourceGrindUm(recipe, bench) ?? (answer.translated && umAt(curve, answer.translated.exact));
   if (sourceUm === undefined) return { missing: "matched" };
   const planOf = (other: BenchBrewer, basket: Basket) =>
     planOn({ ...other, basket }, chosen, state, bench, figures);
@@ -126,6 +129,13 @@ export function recipeBenchOf(recipe: BenchRecipe, bench: Bench, grindUm = groun
     }),
     roomTempC: bench.settings.roomTempC,
   };
+}
+
+/** A recipe's grind as its grinder ground when it was written, µm. */
+function sourceGrindUm(recipe: BenchRecipe, bench: Bench): number | undefined {
+  const um = groundUm(recipe);
+  const own = bench.grinders.find(({ id }) => id === recipe.grinder?.id);
+  return um === undefined || !own ? um : um * shareUntil(movesOf(bench, own), new Date(recipe.madeAt));
 }
 
 /** Grind of a recipe's setting, else of its texture, µm; undefined where neither is known. */

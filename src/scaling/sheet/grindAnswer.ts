@@ -18,7 +18,10 @@ import {
   umAt,
 } from "#core/grind";
 import type { Serve } from "#core/sheet";
-import { type Chosen, curveNow } from "#scaling/choice";
+import { type Chosen, settingSince } from "#scaling/choice";
+
+/** A day before every move of a grinder. */
+const BEFORE_ALL = "0000-01-01";
 
 export interface GrindAnswer {
   /** The source's own setting, on its own grinder; undefined where only its texture was written down. */
@@ -46,7 +49,7 @@ export function grindAnswer(chosen: Chosen, doseG: number, serve: Serve, houseRu
       : undefined;
   const then = onOther(chosen);
   if (!then) return { source };
-  const otherDial = { ...then, setting: settingNow(then.setting, chosen) };
+  const otherDial = { ...then, setting: sourceNow(then.setting, chosen) };
   const translated = {
     ...onDial(otherDial.setting, grinder),
     by: otherDial.by,
@@ -80,10 +83,13 @@ function depthIn(
   return basket && kind !== "press" ? resultOr(meanBedDepthMm({ doseG, densityGPerMl, basket })) : undefined;
 }
 
-/** A setting of before this grinder moved, on its dial as it grinds now. */
-function settingNow(setting: number, { grinder, moves }: Chosen): number {
-  const [then, now] = [resultOr(fitCurve(grinder.curve)), resultOr(curveNow(grinder, moves))];
-  return moves.length > 0 && then && now ? settingAt(now, umAt(then, setting)) : setting;
+/**
+ * The source's setting as this grinder grinds now. On its own grinder it is of the day that it was written; matched pairs and
+ * curves are of before any move.
+ */
+function sourceNow(setting: number, { recipe, grinder, moves }: Chosen): number {
+  const since = recipe.grinder?.id === grinder.id ? recipe.madeAt : BEFORE_ALL;
+  return settingSince(setting, since, grinder, moves);
 }
 
 /** The source's setting on this grinder: its own, by matched pairs, or by what both dials grind. */

@@ -15,4 +15,4 @@ export {
   recipeBench,
 } from "./recipeKit.ts";
 export { brewTempOf, extractionOf, givenOf, pinOn, sheetInputOf, solveState } from "./solved.ts";
-export { bagOf, type SettingNow, settingNow, teaches, teachingOf } from "./teaching.ts";
+export { bagOf, teaches, teachingOf } from "./teaching.ts";

@@ -1,11 +1,10 @@
-import type { Bench, BenchCoffee, BenchGrinder, KeptMove } from "#contract/bench.ts";
+import type { Bench, BenchCoffee, BenchGrinder } from "#contract/bench.ts";
 import { daysBetween } from "#contract/days.ts";
 import type { Standard } from "#contract/standard.ts";
 import { meanBedDepthMm } from "#core/brew";
-import { onDial, settingAt, umAt } from "#core/grind";
 import type { Bag, Lesson } from "#core/learn";
 import type { Teaching } from "#core/outlook";
-import { curveNow, movesOf, shareAfter } from "#scaling/choice";
+import { movesOf, settingSince } from "#scaling/choice";
 
 /** A coffee's bag as it is on a day. */
 export function bagOf(
@@ -54,38 +53,4 @@ function lessonOf(standard: Standard, bench: Bench, grinder: BenchGrinder): Less
     coffeeId: coffee.id,
     bag: bagOf({ ...coffee, densityGPerMl, roastedOn }, brewedOn),
   };
-}
-
-/** An approved setting on the dial of a grinder that has moved since. */
-export interface SettingNow {
-  /** What grinds the same now, on the dial. */
-  readonly setting: number;
-  /** Whether the grinder grinds finer or coarser now, and since when, ISO. */
-  readonly way: "finer" | "coarser";
-  readonly since: string;
-}
-
-/** An approved setting as it is to be set now; undefined where its grinder has not moved by half a step since. */
-export function settingNow(
-  { dialSetting, brewedOn }: Pick<Standard, "dialSetting" | "brewedOn">,
-  grinder: BenchGrinder,
-  moves: readonly KeptMove[],
-): SettingNow | undefined {
-  const { setting } = onDial(settingSince(dialSetting, brewedOn, grinder, moves), grinder);
-  if (setting === dialSetting) return undefined;
-  const way = shareAfter(moves, brewedOn) < 1 ? "finer" : "coarser";
-  return { setting, way, since: moves.at(-1)!.at };
-}
-
-/** A setting of a day on a grinder's dial as it grinds now: what grinds the same, where it has moved since. */
-function settingSince(
-  setting: number,
-  day: string,
-  grinder: BenchGrinder,
-  moves: readonly KeptMove[],
-): number {
-  const share = shareAfter(moves, day);
-  const now = curveNow(grinder, moves);
-  if (share === 1 || !now.ok) return setting;
-  return settingAt(now.value, umAt(now.value, setting) / share);
 }

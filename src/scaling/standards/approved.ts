@@ -2,8 +2,7 @@ import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import type { HouseSettings } from "#contract/house.ts";
 import { type Place, type Standard, samePlace } from "#contract/standard.ts";
 import type { PinSet } from "#core/sheet";
-import { chosenOf, type ScaleState } from "#scaling/choice";
-import { settingNow } from "#scaling/sheet";
+import { chosenOf, type ScaleState, settingNow } from "#scaling/choice";
 
 /** The standard in force of a place; the nearest in size where sizes overlap. */
 export function standardAt(standards: readonly Standard[], place: Place): Standard | undefined {

@@ -24,8 +24,9 @@ import {
   movesOf,
   recipeRatio,
   type ScaleState,
+  settingNow,
 } from "#scaling/choice";
-import { askingOf, settingNow, solveCoupled, teaches } from "#scaling/sheet";
+import { askingOf, solveCoupled, teaches } from "#scaling/sheet";
 import { asStandard, followedBatch, nearestSetting, standardAt } from "#scaling/standards";
 
 /** A wall chart's plan: coffee, recipe, grinder, services and sizes, with the usual where nothing was chosen. */

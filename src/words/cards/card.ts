@@ -165,5 +165,7 @@ export function cautionsOf(sheet: CardSheet): readonly string[] {
 
 /** Why a card's dial is not the one that was approved. */
 function movedWords(moved: NonNullable<CardSheet["dial"]>["moved"]): string {
-  return moved ? ` (approved at ${printNumber(moved.approved, 1)}; it grinds ${moved.way} since)` : "";
+  return moved
+    ? ` (approved at ${printNumber(moved.approved, 1)}; the grinder has moved ${moved.way} since then)`
+    : "";
 }
