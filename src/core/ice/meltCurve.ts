@@ -3,7 +3,7 @@ import { type Arrival, atOnce, massOf } from "./arrival.ts";
 import { equilibrium, type WouldFreeze } from "./equilibrium.ts";
 import type { Ice, VesselHeat } from "./heat.ts";
 import { levelMl } from "./level.ts";
-import { iceIn, melted, poured, strengthOf, tempOf } from "./slush.ts";
+import { iceIn, melted, poured, type Slush, strengthOf, tempOf, warmed } from "./slush.ts";
 import { type Stirring, TRANSFER_W_PER_M2_K } from "./stirring.ts";
 import { thinned } from "./thinned.ts";
 
@@ -55,36 +55,50 @@ const AFTER_S = 30;
  * server.
  *
  * It melts as `melted` says; left long enough it ends where `melt` does. Each arrival has its own amount, heat and
- * strength; nothing is lost to the room, and nothing evaporates.
+ * strength; nothing is lost to the room, and nothing evaporates. The film of water on wet ice is washed off, and the
+ * vessel's wall reached, in proportion to what has arrived.
  *
  * Source: lumped heat balance; coefficients of ice in moving water.
  * @returns `wouldFreeze` when the heat does not bring the ice to 0 °C
  */
 export function meltCurve(input: MeltCurveInput): Result<MeltCurve, WouldFreeze> {
-  const { arrives, joins, iceG, vesselJPerK, vesselTempC, pieceMm, stirring } = input;
+  const { arrives, joins, vesselJPerK, vesselTempC, pieceMm, stirring } = input;
   const all = joins ? [...arrives, { ...joins, fromS: 0, untilS: 0 }] : arrives;
   const end = equilibrium({ ...input, liquids: [atOnce(all)] });
   if (!end.ok) return fail(end.failure);
-  let slush = iceIn(input, vesselJPerK * vesselTempC);
+  const { liquidG: filmG, ...dry } = iceIn(input, 0);
+  let slush: Slush = { ...dry, liquidG: 0 };
   const startIceG = slush.iceG;
-  const willMeltG = end.value.meltedG - (iceG - startIceG);
-  const melter = { vesselJPerK, startIceG, pieceMm, transferWPerM2K: TRANSFER_W_PER_M2_K[stirring] };
+  const willMeltG = end.value.meltedG - filmG;
+  const arrivesG = atOnce(arrives).massG;
+  // The part of the wall that the liquid has reached.
+  let reachedJPerK = 0;
+  const arrive = ({ massG, tempC, strengthPct }: Omit<Arrival, "fromS" | "untilS">) => {
+    const share = massG / arrivesG;
+    reachedJPerK += share * vesselJPerK;
+    slush = poured(slush, { massG, tempC, strengthPct });
+    slush = poured(slush, { massG: share * filmG, tempC: 0, strengthPct: 0 });
+    slush = warmed(slush, share * vesselJPerK * vesselTempC);
+  };
   const firstS = arrives[0]!.fromS;
   const lastS = arrives.at(-1)!.untilS;
   const begunAtOnce = arrives[0]!.untilS === firstS;
-  let doneS: number | undefined;
   let next = 0;
+  const pourUntil = (afterS: number, upToS: number) => {
+    for (; next < arrives.length; next++) {
+      const arriving = arrives[next]!;
+      arrive({ ...arriving, massG: massOf(arriving, afterS, upToS) });
+      if (arriving.untilS > upToS) break;
+    }
+    if (joins && afterS <= lastS && lastS < upToS) slush = poured(slush, joins);
+  };
+  pourUntil(firstS - STEP_S, firstS);
+  let doneS: number | undefined;
   const steps: MeltPoint[] = [];
   for (let step = 0; ; step++) {
     const atS = firstS + step * STEP_S;
-    for (; next < arrives.length; next++) {
-      const arriving = arrives[next]!;
-      slush = poured(slush, { ...arriving, massG: massOf(arriving, atS - STEP_S, atS) });
-      if (arriving.untilS > atS) break;
-    }
-    if (joins && lastS <= atS && atS < lastS + STEP_S) slush = poured(slush, joins);
     const { iceG: iceLeftG, liquidG } = slush;
-    const tempC = tempOf(slush, vesselJPerK);
+    const tempC = tempOf(slush, reachedJPerK);
     const point = {
       atS,
       tempC,
@@ -98,7 +112,12 @@ export function meltCurve(input: MeltCurveInput): Result<MeltCurve, WouldFreeze>
       doneS = atS;
     if (doneS !== undefined && atS >= doneS + Math.max(AFTER_S, AFTER_SHARE * (doneS - firstS))) break;
     if (atS - firstS > MOST_S) break;
-    slush = melted(slush, melter, STEP_S);
+    pourUntil(atS, atS + STEP_S);
+    slush = melted(
+      slush,
+      { vesselJPerK: reachedJPerK, startIceG, pieceMm, transferWPerM2K: TRANSFER_W_PER_M2_K[stirring] },
+      STEP_S,
+    );
   }
   return ok({ doneS, points: thinned(steps), mostMl: Math.max(...steps.map((each) => each.levelMl)) });
 }
