@@ -69,6 +69,16 @@ test.describe("two servers on one house", () => {
     }
   });
 
+  test("the demo house as it is opened says that a grinder moved: on Scale, and on the wall", async ({
+    page,
+  }) => {
+    await page.goto(`${one.base}/sign-in?next=/scale`);
+    await signIn(page, DEMO.lead);
+    await expect(page.getByText(/Chough grinds finer since .* now\./)).toBeVisible();
+    await page.goto(`${one.base}/wall`);
+    await expect(page.getByText(/its grinder has moved since/).first()).toBeVisible();
+  });
+
   test("a fit that is asked for at one survives its kill, and is done by the other, once", async ({
     page,
   }) => {
