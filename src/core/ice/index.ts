@@ -21,9 +21,7 @@ export {
   USUAL_GLASS_GAIN_W_PER_K,
 } from "./glass.ts";
 export {
-  ICE_J_PER_G_K,
   type Ice,
-  MELTING_J_PER_G,
   meltingHeatJPerG,
   type VesselHeat,
   WATER_J_PER_G_K,

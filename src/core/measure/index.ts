@@ -12,6 +12,6 @@ export { type BlankRun, type Delivery, type DeliveryFailure, fitDelivery } from 
 export { type DripDrop, type DripFailure, type DripReading, dripDrop } from "./drip.ts";
 export { heatCapacityJPerK, SPECIFIC_HEAT, type VesselMaterial } from "./heat.ts";
 export { BATCHES_TO_LEARN_FROM, type LoggedYield, learnRetention, type Retention } from "./retention.ts";
-export { median, OUTLIER_SD, robustScatter } from "./robust.ts";
+export { median, robustScatter } from "./robust.ts";
 export { type VesselFailure, type VesselWeighing, vesselFrom } from "./vessel.ts";
 export { type DrainedIce, wetShareFrom } from "./wetIce.ts";

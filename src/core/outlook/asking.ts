@@ -10,7 +10,15 @@ import { umAt } from "#core/grind";
 import { seeded } from "#core/random";
 import { stretchFor } from "#core/recipe";
 import { ok, type Result } from "#core/result";
-import { type Answer, type Ladder, type LadderInput, ladderOf, outlookAt } from "./ladder.ts";
+import {
+  type Answer,
+  type DialPick,
+  type Ladder,
+  type LadderInput,
+  ladderOf,
+  outlookAt,
+  rungBy,
+} from "./ladder.ts";
 import { type Mend, type MendInput, mendsOf } from "./mends.ts";
 import { asOutlook, brewInputOf, type GroundDial, type Outlook, type Plan } from "./plan.ts";
 import { type Sureness, surenessOf } from "./sureness.ts";
@@ -25,8 +33,7 @@ export interface Asking {
   readonly dial: GroundDial;
   readonly settings: LadderInput["settings"];
   readonly teaching: LadderInput["teaching"];
-  /** An answer of the ladder, or a setting by hand. */
-  readonly pick: Answer | number;
+  readonly pick: DialPick;
   readonly spread: Spread;
   readonly mending: Pick<MendInput, "others">;
 }
@@ -42,6 +49,8 @@ export interface First {
 /** The plan at the setting that is picked. */
 export interface Picked {
   readonly setting: number;
+  /** The answer that it is; undefined where it was set by hand, or where none of them says anything. */
+  readonly by: Answer | undefined;
   readonly outlook: Result<Outlook & { readonly curves: BrewCurves }, BrewFailure>;
 }
 
@@ -72,25 +81,46 @@ export function firstOf(asking: Asking): Result<First, BrewFailure> {
   const stretchedAsking = { ...asking, plan: stretchedPlan(asking) };
   const ladder = ladderOf(stretchedAsking);
   if (!ladder.ok) return ladder;
-  const { programme } = stretchedAsking.plan;
   return ok({
     ladder: ladder.value,
     picked: pickedOf(stretchedAsking, ladder.value),
-    stretch: programme.by === "hand" ? programme.stretch : undefined,
+    stretch: stretchOf(stretchedAsking.plan),
   });
 }
 
 /** The setting that is picked; where its answer has no rung, that of the one that is taken first. */
 function pickedOf({ pick, plan, dial }: Asking, { rungs, best }: Ladder): Picked {
-  const by = (answer: Answer) => rungs.find((rung) => rung.by === answer)?.at.setting;
-  const setting =
-    typeof pick === "number"
-      ? pick
-      : (by(pick) ?? (best && by(best)) ?? by("extraction") ?? by("rule") ?? by("source") ?? dial.min);
+  const order = [pick, best, "extraction", "rule", "source"];
+  const rung = order.flatMap((answer) => rungs.find(({ by }) => by === answer) ?? [])[0];
+  return typeof pick === "number"
+    ? outlookOfPick(pick, undefined, { plan, dial })
+    : outlookOfPick(rung?.at.setting ?? dial.min, rung?.by, { plan, dial });
+}
+
+function outlookOfPick(
+  setting: number,
+  by: Answer | undefined,
+  { plan, dial }: Pick<Asking, "plan" | "dial">,
+): Picked {
   const brew = forecastCurves(brewInputOf(plan, umAt(dial.curve, setting)));
-  if (!brew.ok) return { setting, outlook: brew };
+  if (!brew.ok) return { setting, by, outlook: brew };
   const { curves, ...figures } = brew.value;
-  return { setting, outlook: ok({ ...asOutlook(plan, figures), curves }) };
+  return { setting, by, outlook: ok({ ...asOutlook(plan, figures), curves }) };
+}
+
+/** What is picked, without the answers beside it: the same as a whole ladder's, where there is one to pick. */
+export function pickedAlone(asking: Asking): Omit<First, "ladder"> | undefined {
+  const { pick, source, dial } = asking;
+  const plan = stretchedPlan(asking);
+  const stretch = stretchOf(plan);
+  if (typeof pick === "number") return { picked: outlookOfPick(pick, undefined, { plan, dial }), stretch };
+  const brewed = forecastBrew(source);
+  const rung = brewed.ok && rungBy(pick, { ...asking, plan }, brewed.value);
+  return rung ? { picked: outlookOfPick(rung.at.setting, rung.by, { plan, dial }), stretch } : undefined;
+}
+
+function stretchOf({ programme }: Plan): number | undefined {
+  return programme.by === "hand" ? programme.stretch : undefined;
 }
 
 /** Along the dial and the ratio, how surely, and what would mend it. */

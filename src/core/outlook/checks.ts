@@ -29,17 +29,22 @@ export interface OutlookCheck {
 /** A spray and a swirl throw slurry so much higher than it stands, mm; usual 2 to 6. */
 const SPLASH_MM = 3;
 
+/** Steps that the figures of a window are printed in. */
+const PRINTED: Readonly<Record<string, number>> = { brewTimeS: 1, strengthPct: 0.01, extractionPct: 0.1 };
+
 /** Warnings of a forecast, the worst first. */
 export function checksOf(brew: Brew, strengthPct: number, limits: Limits): readonly OutlookCheck[] {
   const { highWaterMm, overflowG, brewTimeS, extractionPct } = brew;
   const { paperMm } = limits;
   const checks: OutlookCheck[] = [];
   if (overflowG > 0) checks.push({ code: "overflow", figures: { overflowG } });
-  else if (highWaterMm > paperMm - SPLASH_MM) {
+  else if (Math.round(highWaterMm) > Math.round(paperMm - SPLASH_MM)) {
     checks.push({ code: "slurryOverPaper", figures: { highWaterMm, paperMm } });
   }
   const outside = (code: OutlookCode, name: string, value: number, window: Window | undefined) => {
-    if (!window || (value >= window[0] && value <= window[1])) return;
+    // As it is printed: nobody sees the difference of a forecast that rounds onto the limit.
+    const round = (figure: number) => Math.round(figure / PRINTED[name]!);
+    if (!window || (round(value) >= round(window[0]) && round(value) <= round(window[1]))) return;
     checks.push({ code, figures: { [name]: value, low: window[0], high: window[1] } });
   };
   outside("timeOutsideWindow", "brewTimeS", brewTimeS, limits.timeS);

@@ -4,11 +4,12 @@ export {
   type First,
   firstOf,
   type Picked,
+  pickedAlone,
   type Study,
   stretchedPlan,
   studySweep,
 } from "./asking.ts";
-export { compareWays, WAYS, type Way, type WayAnswer, type WayAsked } from "./bigger.ts";
+export { compareWays, type Way, type WayAnswer, type WayAsked } from "./bigger.ts";
 export {
   type Limits,
   OUTLOOK_CODES,
@@ -19,6 +20,7 @@ export {
 export {
   ANSWERS,
   type Answer,
+  type DialPick,
   type Ladder,
   type LadderInput,
   ladderOf,
@@ -31,7 +33,6 @@ export {
 export type { Teaching } from "./learned.ts";
 export { type Mend, type MendInput, mendsOf } from "./mends.ts";
 export {
-  asOutlook,
   brewInputOf,
   cupStrengthPct,
   type GroundDial,

@@ -16,9 +16,15 @@ import { ok, type Result } from "#core/result";
 import { learnedFor, type Teaching } from "./learned.ts";
 import { brewInputOf, type GroundDial, type Outlook, outlookOf, type Plan } from "./plan.ts";
 
-/** Where a setting comes from: the source's own, the house's rule, the forecast, or the house's approved batches. */
-export const ANSWERS = ["source", "rule", "contact", "extraction", "learned"] as const;
+/**
+ * Where a setting comes from: the source's own, the house's rule, the forecast, the house's approved batches together, or the one that
+ * was approved for this very pot.
+ */
+export const ANSWERS = ["source", "rule", "contact", "extraction", "learned", "standard"] as const;
 export type Answer = (typeof ANSWERS)[number];
+
+/** An answer, whichever is taken first, or a setting by hand. */
+export type DialPick = Answer | "best" | number;
 
 /** One answer on the dial, with what it would give. */
 export interface Rung {
@@ -49,6 +55,8 @@ export interface LadderInput {
   readonly settings: {
     readonly source?: number | undefined;
     readonly rule?: RuleFrom | undefined;
+    /** As approved for this very pot. */
+    readonly standard?: number | undefined;
     /** The source's strength was measured: what it extracts is known. */
     readonly metered?: boolean | undefined;
   };
@@ -89,7 +97,7 @@ function pullsOf(
 }
 
 /** Answers that may be suggested: the contact time and the source's own setting never are. */
-const SUGGESTIBLE: readonly Answer[] = ["rule", "extraction", "learned"];
+const SUGGESTIBLE: readonly Answer[] = ["rule", "extraction", "learned", "standard"];
 
 /** Answers that another one needs first: the learned dial is counted from the forecast or the rule. */
 const NEEDS: { readonly [answer in Answer]: readonly Answer[] } = {
@@ -97,17 +105,21 @@ const NEEDS: { readonly [answer in Answer]: readonly Answer[] } = {
   rule: ["rule"],
   contact: ["contact"],
   extraction: ["extraction"],
-  learned: SUGGESTIBLE,
+  learned: ["rule", "extraction", "learned"],
+  standard: ["standard"],
 };
 
 /** One answer without the others; undefined where there is none. The same as a whole ladder's. */
-export function rungBy(answer: Answer, input: LadderInput, source: Brew): Rung | undefined {
+export function rungBy(answer: Answer | "best", input: LadderInput, source: Brew): Rung | undefined {
+  if (answer === "best") return suggestedRung(input, source);
   return rungsOf(input, source, NEEDS[answer]).find(({ by }) => by === answer);
 }
 
 /** The suggested answer alone, without the others; undefined where there is none. The same as a whole ladder's. */
 export function suggestedRung(input: LadderInput, source: Brew): Rung | undefined {
-  const rungs = rungsOf(input, source, SUGGESTIBLE);
+  // What was approved needs no other answer beside it.
+  const wanted = input.settings.standard === undefined ? SUGGESTIBLE : NEEDS.standard;
+  const rungs = rungsOf(input, source, wanted);
   const best = recommended(rungs, input.settings.metered);
   return rungs.find(({ by }) => by === best);
 }
@@ -122,8 +134,9 @@ function rungsOf(
     return { by, at, outlook: outlookAt(plan, dial, at.setting), ...(miss && { miss }) };
   };
   const rungs: Rung[] = [];
-  for (const by of ["source", "rule"] as const) {
-    const setting = by === "source" ? settings.source : ruleAt(settings.rule, plan, dial);
+  const known = { ...settings, rule: ruleAt(settings.rule, plan, dial) };
+  for (const by of ["source", "rule", "standard"] as const) {
+    const setting = known[by];
     if (setting !== undefined && wanted.includes(by)) rungs.push(rung(by, setting));
   }
   const { grindUm: _grind, ...target } = brewInputOf(plan, source.grindUm);
@@ -159,11 +172,13 @@ export function outlookAt(plan: Plan, dial: GroundDial, setting: number): Result
 }
 
 /**
- * The answer to begin with: what approved batches teach, where there are any; else the same extraction where the
- * source's own was metered; else the house's rule. One that cannot be brewed, or is only the nearest, is passed over.
+ * The answer to begin with: what was approved for this very pot; else what approved batches teach, where there are any; else the same
+ * extraction where the source's own was metered; else the house's rule. One that cannot be brewed, or is only the nearest, is passed
+ * over; but what was approved has been brewed, whatever the forecast says of it.
  */
 export function recommended(rungs: readonly Rung[], metered = false): Answer | undefined {
   const of = (by: Answer) => rungs.find((rung) => rung.by === by && rung.outlook.ok && !rung.miss);
+  if (rungs.some(({ by }) => by === "standard")) return "standard";
   if ((of("learned")?.learned?.taught.length ?? 0) > 0) return "learned";
   const order: readonly Answer[] = metered ? ["extraction", "rule"] : ["rule", "extraction"];
   return order.find((by) => of(by) !== undefined);

@@ -185,4 +185,32 @@ describe("the house's windows", () => {
     expect(codesOf({ ...HOT, extractionPct: 21.5 })).toEqual(["strengthOutsideWindow"]);
     expect(codesOf({ ...HOT, extractionPct: undefined })).toEqual([]);
   });
+
+  test("what only rounding took out of a window is no warning, and what is out before it is one", () => {
+    // 190 g at 1:17 is set in steps of 100 g: the ratio that can be set lies a little above.
+    const coarse = { doseG: 1, brewWater: { stepG: 100, slope: 1, interceptG: 40 } };
+    const at = (brewRatio: number) => ({
+      ...HOT,
+      rounding: coarse,
+      pins: { doseG: 190, brewRatio },
+      window: { ratio: [15, 17] as const },
+    });
+    const { rounded } = must(solveSheet(at(17)));
+    expect(rounded.brewRatio).toBeGreaterThan(17.005);
+    expect(codesOf(at(17))).not.toContain("ratioOutsideWindow");
+    expect(codesOf(at(17.2))).toContain("ratioOutsideWindow");
+  });
+
+  test("figures are held to a window as they are printed", () => {
+    const at = (extractionPct: number) => codesOf({ ...HOT, extractionPct });
+    expect(at(17.96)).not.toContain("extractionOutsideWindow");
+    expect(at(17.94)).toContain("extractionOutsideWindow");
+    const strong = (extractionPct: number, high: number) =>
+      codesOf({ ...HOT, extractionPct, window: { strengthPct: [1.2, high] } });
+    // Extraction is strength times what it is dissolved in: 2801 g of coffee from 202 g.
+    const forStrength = (pct: number) =>
+      (pct * 20) / must(solveSheet({ ...HOT, extractionPct: 20 })).rounded.strengthPct!;
+    expect(strong(forStrength(1.404), 1.4)).not.toContain("strengthOutsideWindow");
+    expect(strong(forStrength(1.406), 1.4)).toContain("strengthOutsideWindow");
+  });
 });

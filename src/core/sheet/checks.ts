@@ -38,14 +38,22 @@ const LEAST_FILL_SHARE = 0.9;
 /** Heaped ice with its gaps; 0.50 for large pieces to 0.58 for small ones. */
 export const USUAL_ICE_HEAP_G_PER_ML = 0.58;
 
-/** Checks of a sheet as rounded, in the order basket, brewer, vessel, ice, cup. */
-export function checksOf(rounded: SheetFigures, input: SheetInput): readonly Check[] {
+/**
+ * Checks of a sheet as rounded, in the order basket, brewer, vessel, ice, cup.
+ *
+ * @param exact before rounding: what lies outside a window only because of it is no fault of the sheet
+ */
+export function checksOf(
+  rounded: SheetFigures,
+  input: SheetInput,
+  exact: SheetFigures = rounded,
+): readonly Check[] {
   return [
     ...basketChecks(rounded, input),
     ...brewerChecks(rounded, input),
     ...vesselChecks(rounded, input),
     ...iceChecks(rounded, input),
-    ...windowChecks(rounded, input),
+    ...windowChecks(rounded, exact, input),
   ];
 }
 
@@ -64,7 +72,7 @@ function basketChecks({ doseG }: SheetFigures, { brewer, coffee }: SheetInput): 
   }
   // The window is measured on the dry, levelled bed: that is what a barista can see and a rule can count in.
   const dry = basket && bedDepthMm({ doseG, densityGPerMl, basket });
-  if (dry?.ok && outside(dry.value, bedDepthMinMm, bedDepthMaxMm)) {
+  if (dry?.ok && outside(Math.round(dry.value), bedDepthMinMm, bedDepthMaxMm)) {
     const figures = { bedDepthMm: dry.value, ...limits("Mm", bedDepthMinMm, bedDepthMaxMm) };
     checks.push({ code: "bedOutsideWindow", severity: "warn", figures });
   }
@@ -144,29 +152,54 @@ function iceChecks(rounded: SheetFigures, input: SheetInput): readonly Check[] {
   return checks;
 }
 
-function windowChecks(rounded: SheetFigures, { serve, window, extractionPct }: SheetInput): readonly Check[] {
-  const { brewRatio, totalRatio, strengthPct } = rounded;
+function windowChecks(
+  rounded: SheetFigures,
+  exact: SheetFigures,
+  { serve, window, extractionPct }: SheetInput,
+): readonly Check[] {
   // A ratio with ice in it and one without are never held against the same window unsaid.
-  const ratio: Record<string, number> = serve === "hot" ? { brewRatio } : { totalRatio };
+  const ratio = serve === "hot" ? "brewRatio" : "totalRatio";
+  const check = (
+    code: CheckCode,
+    name: "brewRatio" | "totalRatio" | "strengthPct",
+    range: Range | undefined,
+  ) => windowCheck(code, { name, value: rounded[name], exact: exact[name] }, range);
   return [
-    ...windowCheck("ratioOutsideWindow", ratio, window?.ratio),
-    ...(strengthPct === undefined
-      ? []
-      : windowCheck("strengthOutsideWindow", { strengthPct }, window?.strengthPct)),
-    ...(extractionPct === undefined
-      ? []
-      : windowCheck("extractionOutsideWindow", { extractionPct }, window?.extractionPct)),
+    ...check("ratioOutsideWindow", ratio, window?.ratio),
+    ...check("strengthOutsideWindow", "strengthPct", window?.strengthPct),
+    ...windowCheck(
+      "extractionOutsideWindow",
+      { name: "extractionPct", value: extractionPct, exact: extractionPct },
+      window?.extractionPct,
+    ),
   ];
 }
 
+interface Held {
+  readonly name: string;
+  readonly value: number | undefined;
+  readonly exact: number | undefined;
+}
+
+/** Steps that the figures of a window are printed in. */
+const PRINTED: Readonly<Record<string, number>> = {
+  brewRatio: 0.01,
+  totalRatio: 0.01,
+  strengthPct: 0.01,
+  extractionPct: 0.1,
+};
+
+/** Held to a window as it is printed; what only rounding took out of it stays unsaid. */
 function windowCheck(
   code: CheckCode,
-  figure: Record<string, number>,
+  { name, value, exact }: Held,
   range: Range | undefined,
 ): readonly Check[] {
-  const [value] = Object.values(figure);
-  if (!range || !outside(value!, range[0], range[1])) return [];
-  return [{ code, severity: "warn", figures: { ...figure, low: range[0], high: range[1] } }];
+  const step = PRINTED[name] ?? 0;
+  const isOutside = (figure: number) => outside(Math.round(figure / step) * step, range?.[0], range?.[1]);
+  if (value === undefined || exact === undefined || !range) return [];
+  if (!isOutside(value) || !isOutside(exact)) return [];
+  return [{ code, severity: "warn", figures: { [name]: value, low: range[0], high: range[1] } }];
 }
 
 /** Sums of steps such as 0.1 carry rounding noise: a value this part beyond a limit still stands on it. */

@@ -18,7 +18,7 @@ export {
 export { exactSheet } from "./exact.ts";
 export { type MeteredCup, meteredExtractionPct } from "./extraction.ts";
 export { meltOf } from "./figures.ts";
-export { type Cup, cupsFrom, workingFillG } from "./fill.ts";
+export { type Cup, cupsFrom } from "./fill.ts";
 export { type Pinned, type PinSet, pinFigure, pinSetsOf, pinsOf } from "./giveWay.ts";
 export { hotBeverageG as hotBeverageOf } from "./pins.ts";
 export { solvePins } from "./solve.ts";
@@ -54,5 +54,5 @@ export function solveSheet(input: SheetInput): Result<SheetResult, SheetFailure>
   const figures = figuresOf(masses, input);
   if (!figures.ok) return figures;
   const rounded = settingG === undefined ? figures.value : { ...figures.value, settingG };
-  return ok({ exact: exact.value, rounded, checks: checksOf(rounded, input) });
+  return ok({ exact: exact.value, rounded, checks: checksOf(rounded, input, exact.value) });
 }

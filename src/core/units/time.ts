@@ -46,6 +46,25 @@ export function parseTime(text: string, unit: TimeUnit = "s"): Result<number, Qu
   return ok(one.value.number * SECONDS_PER[name]!);
 }
 
+/** Minutes and seconds as they are typed off a watch: behind a point or a comma, behind `min`, or run together. */
+const WATCH = [/^(\d{1,3})[.,](\d{1,2})$/, /^(\d{1,3}) ?min(?:utes?)? ?(\d{1,2})$/i, /^(\d{1,2})(\d{2})$/];
+
+/**
+ * A length of time as it is read off a watch, in s: `5:20`, `520`, `5.20` and `5 min 20` alike; one or two digits alone are minutes, and
+ * a time with its unit is read as `parseTime` does.
+ *
+ * @returns `unclearTime` where seconds pass 59, one digit stands behind a point, or digits run on: asked about, never guessed
+ */
+export function parseWatch(text: string): Result<number, QuantityFailure> {
+  const typed = tidy(text);
+  if (/^\d{1,2}$/.test(typed)) return ok(Number(typed) * S_PER_MIN);
+  const unclear = fail({ code: "unclearTime", text: typed } as const);
+  if (/^\d{5,}$|[.,]\d$|:[6-9]\d$/.test(typed)) return unclear;
+  const [, minutes, seconds] = WATCH.flatMap((way) => way.exec(typed) ?? []);
+  if (minutes === undefined) return parseTime(text);
+  return Number(seconds) < S_PER_MIN ? ok(Number(minutes) * S_PER_MIN + Number(seconds)) : unclear;
+}
+
 /** A length of time for people, to the second (a half rounds up): `3:30`, from an hour on `1:02:03`. */
 export function printTime(timeS: number): string {
   if (!(timeS >= 0 && Number.isFinite(timeS))) throw new Error(`no length of time: ${timeS}`);

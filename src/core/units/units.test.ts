@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { must } from "#core/result";
+import { must, ok } from "#core/result";
 import {
   parseLiquid,
   parseMass,
@@ -9,6 +9,7 @@ import {
   parseRatio,
   parseTemp,
   parseTime,
+  parseWatch,
   printLiquid,
   printMass,
   printNumber,
@@ -181,6 +182,42 @@ describe("printing", () => {
         back(parseRatio(printRatio(1 + hundredth, "1:n", mark)), 1 + hundredth);
         back(parseRatio(printRatio(10_000 / (whole + 1), "g/l", mark)), 10_000 / (whole + 1));
         back(parseTime(printTime(whole)), whole);
+      }),
+    );
+  });
+});
+
+describe("a time off a watch", () => {
+  test.each([
+    ["5:20", 320],
+    ["520", 320],
+    ["5.20", 320],
+    ["5,20", 320],
+    ["5 min 20", 320],
+    ["5min20", 320],
+    ["320 s", 320],
+    ["5.5 min", 330],
+    ["607", 367],
+    ["6.07", 367],
+    ["1205", 725],
+    ["1:02:03", 3723],
+    ["5", 300],
+    ["12", 720],
+  ])("%s is read as minutes and seconds", (text, seconds) => {
+    expect(parseWatch(text)).toEqual(ok(seconds));
+  });
+
+  test.each(["5.2", "5:75", "575", "5.60", "52000", "5 min 75"])(
+    "%s is asked about, never guessed",
+    (text) => {
+      expect(parseWatch(text)).toMatchObject({ ok: false, failure: { code: "unclearTime" } });
+    },
+  );
+
+  test("what is printed is read as it was", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 172_800 }), (seconds) => {
+        expect(parseWatch(printTime(seconds))).toEqual(ok(seconds));
       }),
     );
   });
