@@ -32,8 +32,14 @@ export const loggedBatch = z.strictObject({
 });
 export type LoggedBatch = z.infer<typeof loggedBatch>;
 
+/** A batch as a form sends it. */
+export const sentBatch = loggedBatch.extend({
+  confirmed: z.boolean().optional().describe("It was so, however far from its forecast"),
+});
+export type SentBatch = z.infer<typeof sentBatch>;
+
 /** A batch corrected: whole, with the revision that the change began with. */
-export const correctedBatch = loggedBatch.extend({ revision: z.number().int().min(1) });
+export const correctedBatch = sentBatch.extend({ revision: z.number().int().min(1) });
 export const removedBatch = z.strictObject({
   id: uuid,
   revision: z.number().int().min(1),

@@ -3,10 +3,10 @@ import type { CurvePoint, Dial, MatchedPair } from "#core/grind";
 import type { Recipe } from "#core/recipe";
 import type { BrewWaterLattice } from "#core/sheet";
 import type { Aspect } from "./aspects.ts";
+import type { Figures, ThingKind } from "./fields.ts";
 import type { HouseSettings } from "./house.ts";
-import type { RecipeState } from "./recipe.ts";
+import type { RecipeState } from "./recipeKinds.ts";
 import type { Standard } from "./standard.ts";
-import type { Figures, ThingKind } from "./things.ts";
 
 /** A site's equipment, and the house's coffees, cups and settings. */
 export interface Equipment {

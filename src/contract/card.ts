@@ -1,5 +1,4 @@
 import { z } from "zod";
-import type { IcedMethod } from "#core/iced";
 import { ANSWERS } from "#core/outlook";
 import { AGITATIONS, MOST_POURS } from "#core/recipe";
 import { ASPECTS, MATERIALS } from "./aspects.ts";
@@ -14,7 +13,7 @@ export const uuid = z.uuid();
 const MOST_THINGS = 4;
 
 /** Where a card's setting comes from: an answer of the ladder, an approved batch, or a hand. */
-export const DIAL_SOURCES = [...ANSWERS, "standard", "hand"] as const;
+export const DIAL_SOURCES = [...ANSWERS, "hand"] as const;
 export type DialSource = (typeof DIAL_SOURCES)[number];
 
 /** A dial as a card keeps it: the grinder's own numbers. */
@@ -124,11 +123,6 @@ export const cardSheet = z.strictObject({
   madeWith: cardMadeWith,
 });
 export type CardSheet = z.infer<typeof cardSheet>;
-
-/** How a card is iced; null when it is hot. */
-export function icedMethodOf({ chosen }: Pick<CardSheet, "chosen">): IcedMethod | null {
-  return chosen.serve === "iced" ? chosen.iced.method : null;
-}
 
 /** A browser's request to keep a card: its choice, and the bench that the choice was made on. The server makes the card. */
 export const cardWanted = z.strictObject({

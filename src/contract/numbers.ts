@@ -5,7 +5,6 @@ import { z } from "zod";
 export const doseG = z.number().gt(0).max(20_000).describe("Dry coffee, g");
 export const massG = z.number().min(0).max(200_000).describe("Mass, g");
 export const stepG = z.number().min(0.001).max(200_000).describe("Rounding step, g");
-export const ratio = z.number().min(1).max(100).describe("g per g of dose");
 export const share = z.number().min(0).lt(1).describe("Share, 0 to below 1");
 export const strengthPct = z.number().gt(0).max(30).describe("Dissolved solids in the beverage, % by mass");
 export const extractionPct = z.number().gt(0).max(35).describe("Dissolved solids, % of the dose");

@@ -5,10 +5,7 @@ import { uuid } from "./card.ts";
 import { MOST_FOLLOWING, seenCard } from "./cardEffect.ts";
 import { handStep } from "./handStep.ts";
 import * as n from "./numbers.ts";
-
-/** Where a version stands: being written, brewed on trial, the house's standard, or a standard of before. */
-export const RECIPE_STATES = ["draft", "trial", "standard", "earlier"] as const;
-export type RecipeState = (typeof RECIPE_STATES)[number];
+import type { Method, RecipeState } from "./recipeKinds.ts";
 
 /** Longer lists are answered by the recipe's own faults, which say so in words. */
 const MOST_LISTED = 400;
@@ -119,10 +116,6 @@ export interface RecipeVersion {
   readonly retentionGPerG: number;
   readonly recipe: Recipe;
 }
-
-/** How a recipe is brewed, by its brewer. */
-export const METHODS = ["hand cone", "hand flat", "press", "batch"] as const;
-export type Method = (typeof METHODS)[number];
 
 export function methodOf({ kind, shape }: Pick<RecipeVersion, "kind" | "shape">): Method {
   return kind === "hand" ? (shape === "cone" ? "hand cone" : "hand flat") : kind;

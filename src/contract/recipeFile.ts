@@ -1,8 +1,10 @@
 import { z } from "zod";
 import type { CurvePoint } from "#core/grind";
 import type { Recipe } from "#core/recipe";
-import { RECIPE_STATES, type RecipeVersion, recipe } from "./recipe.ts";
-import { type AnyFigures, figuresSchema } from "./things.ts";
+import type { AnyFigures } from "./fields.ts";
+import { type RecipeVersion, recipe } from "./recipe.ts";
+import { RECIPE_STATES } from "./recipeKinds.ts";
+import { figuresSchema } from "./things.ts";
 
 /*
  * Recipes as a file: what was made, with what it was made with by name, and enough of that to put it on another

@@ -16,8 +16,8 @@ const pinSet = z
     }
   });
 
-/** Where the grind comes from: an answer of the ladder that follows the sheet, or a setting by hand that stays. */
-const grindPick = z.union([z.enum(ANSWERS), z.number().min(-1000).max(10_000)]);
+/** Where the grind comes from: what is best known, or an answer of the ladder, which follow the sheet; or a setting by hand that stays. */
+const grindPick = z.union([z.literal("best"), z.enum(ANSWERS), z.number().min(-1000).max(10_000)]);
 export type GrindPick = z.infer<typeof grindPick>;
 
 /** The whole state of Scale: choices by id, pins, and service. */

@@ -1,9 +1,8 @@
 import { z } from "zod";
 import type { ShiftBatch } from "#core/shift";
 import { uuid } from "./card.ts";
+import { MOST_BATCHES } from "./shiftRules.ts";
 
-/** Batches of one card a day; more is a slip of the finger. */
-export const MOST_BATCHES = 99;
 const MOST_LINES = 60;
 
 export const shiftItem = z.strictObject({
@@ -41,9 +40,6 @@ export const shiftIce = z
     }
   });
 export type ShiftIce = z.infer<typeof shiftIce>;
-
-/** From eleven until five: what a day starts with. */
-export const USUAL_ICE: ShiftIce = { fromMin: 660, toMin: 1020, sources: [] };
 
 /** A day's list as it should be, and the revision that the change began with: 0 for a list nobody made yet. */
 export const shiftList = z.strictObject({

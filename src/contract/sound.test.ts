@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
+import { FIELDS, THING_KINDS, type ThingKind } from "./fields.ts";
 import { unsound } from "./sound.ts";
-import { FIELDS, keptThing, THING_KINDS, type ThingKind } from "./things.ts";
+import { keptThing } from "./things.ts";
 import { typicalsOf } from "./typical.ts";
 
 const TODAY = "2026-07-14";

@@ -1,4 +1,4 @@
-import type { AnyFigures, ThingKind } from "./things.ts";
+import type { AnyFigures, ThingKind } from "./fields.ts";
 
 /** Why figures that are each in range cannot stand together; said at `field`. */
 export type Unsound =

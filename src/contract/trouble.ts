@@ -9,6 +9,7 @@ import { z } from "zod";
  * - `badInput`, `notThere`, `stale`: what was sent, what it names, what it began with
  * - `undecodable`, `tooLarge`: the body is no text, or more than the route takes
  * - `refused`: it cannot be done as things stand
+ * - `unusual`: a figure that is far from what is forecast, which somebody has to say is so
  * - `full`: the disk of the house's machine is full
  * - `gone`: the database does not answer, and nothing was kept
  * - `unknown`: the database went away while it was kept; the same sent again settles it
@@ -26,6 +27,7 @@ export const TROUBLE_CODES = [
   "undecodable",
   "tooLarge",
   "refused",
+  "unusual",
   "full",
   "gone",
   "unknown",

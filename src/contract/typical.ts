@@ -1,5 +1,5 @@
 import type { Aspect } from "./aspects.ts";
-import type { AnyFigures, ThingKind } from "./things.ts";
+import type { AnyFigures, ThingKind } from "./fields.ts";
 
 /** A usual thing of its kind: what somebody may start from, and measure later. */
 export interface Typical {

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import type { Learned, Verdict } from "#core/learn";
+import { printClock } from "#core/units";
 import {
   factorsSentence,
   fitSentences,
@@ -139,7 +140,7 @@ test("the melt, the glass and the day's ice", () => {
   );
   expect([swirlTime(1), swirlTime(58)]).toEqual(["0:05", "1:00"]);
   expect([momentWords(30), momentWords(600)]).toEqual(["first sip", "after 10 min"]);
-  const print = (massG: number) => `${massG} g`;
+  const print = { mass: (massG: number) => `${massG} g`, clock: (min: number) => printClock(min) };
   const budget = { hours: [], needG: 7680, emptyMin: 765, shortG: 3166.7, leftG: 0 };
   const [short, mend] = iceBudgetSentences(budget, 500, print);
   expect(short).toBe("Short by 3167 g of the 7680 g that these take: the bin is empty at 12:45.");

@@ -1,5 +1,6 @@
 import type { LoggedBatch } from "#contract/batch.ts";
-import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import type { CardSheet } from "#contract/card.ts";
+import { icedMethodOf } from "#contract/icedMethod.ts";
 
 /** A batch's fields that its card fills in; the rest is for whoever weighed and tasted it. */
 export type BatchOfCard = Pick<

@@ -5,12 +5,13 @@ import { FORECAST_VERSION, rescaled } from "#core/brew";
 import { bracketAround } from "#core/grind";
 import type { Drip } from "#core/ice";
 import { type IcedService, type IcedSheet, USUAL_ICED } from "#core/iced";
-import { type First, firstOf } from "#core/outlook";
+import { type Answer, type First, firstOf } from "#core/outlook";
 import { fail, ok, type Result } from "#core/result";
 import type { SheetResult } from "#core/sheet";
 import { bloomedPours, type Chosen, chosenOf, isSteeped, type ScaleState, settingNow } from "#scaling/choice";
 import { cardIcedOf, meltingOf } from "#scaling/iced";
 import {
+  approvedSetting,
   askingOf,
   brewTempOf,
   extractionOf,
@@ -23,6 +24,8 @@ import {
 /** The forecast of a sheet at its setting. */
 export interface CardForecast {
   readonly setting: number;
+  /** The answer that it is; undefined where it was set by hand. */
+  readonly by: Answer | undefined;
   /** Undefined where the batch cannot be brewed so. */
   readonly figures: CardSheet["forecast"] | undefined;
   readonly stretch: number | undefined;
@@ -31,9 +34,13 @@ export interface CardForecast {
 }
 
 /** The part of a forecast that a card is made from. */
-export function cardForecastOf({ picked: { setting, outlook }, stretch }: First): CardForecast {
+export function cardForecastOf({
+  picked: { setting, by, outlook },
+  stretch,
+}: Pick<First, "picked" | "stretch">): CardForecast {
   return {
     setting,
+    by,
     stretch,
     drip: outlook.ok ? outlook.value.curves : undefined,
     figures: outlook.ok
@@ -188,18 +195,24 @@ function dialOf(
   const chosen = chosenOf(state, bench);
   const { grinder } = chosen;
   const { rule, translated } = grindAnswer(chosen, rounded.doseG, state.serve, bench.settings.rule);
-  const answers = { source: translated, rule, contact: undefined, extraction: undefined, learned: undefined };
+  const known: readonly (readonly [by: Answer, setting: number | undefined])[] = [
+    ["standard", approvedSetting(state, bench, rounded)],
+    ["rule", rule?.setting],
+    ["source", translated?.setting],
+  ];
   const steeped = isSteeped(state);
-  const setting = steeped
-    ? steepGrind(state, bench).setting
-    : (forecast?.setting ?? (typeof state.grind === "number" ? state.grind : answers[state.grind]?.setting));
-  if (setting === undefined) return undefined;
-  return {
-    grinder: grinder.name,
-    setting,
-    ...bracketAround(setting, grinder),
-    by: typeof state.grind === "number" || steeped ? "hand" : state.grind,
+  const picked = (): { readonly by: Answer | "hand"; readonly setting: number | undefined } => {
+    if (steeped) return { by: "hand", setting: steepGrind(state, bench).setting };
+    if (forecast) return { by: forecast.by ?? "hand", setting: forecast.setting };
+    if (typeof state.grind === "number") return { by: "hand", setting: state.grind };
+    const [by = "rule", setting] =
+      known.find(([answer, at]) => at !== undefined && (state.grind === "best" || state.grind === answer)) ??
+      [];
+    return { by, setting };
   };
+  const { by, setting } = picked();
+  if (setting === undefined) return undefined;
+  return { grinder: grinder.name, setting, ...bracketAround(setting, grinder), by };
 }
 
 /** The dial of a card that follows an approved batch: its setting, or what grinds the same where the grinder has moved. */

@@ -18,7 +18,9 @@ export function remade(
 ): Result<MadeCard, MakeFailure> {
   const { chosen, standard, firstPot } = card;
   const state = { ...chosen, recipe: to.versionId };
-  const pins = from.versionId === to.versionId ? chosen.pins : followedPins(state, { from, to, bench });
+  // On a bench without any brewer no pins follow, and the card says what is gone.
+  const follows = from.versionId !== to.versionId && bench.brewers.length > 0;
+  const pins = follows ? followedPins(state, { from, to, bench }) : chosen.pins;
   return makeCard(
     { ...state, pins },
     { ...bench, recipes: [to] },

@@ -1,4 +1,5 @@
-import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import type { CardSheet } from "#contract/card.ts";
+import { icedMethodOf } from "#contract/icedMethod.ts";
 import type { ShiftCard } from "#contract/shift.ts";
 import { toGrindG } from "#core/recipe";
 import type { ShiftBatch } from "#core/shift";

@@ -10,7 +10,7 @@ export function queryOf(state: ScaleState): string {
     ...Object.fromEntries(LINK_KEYS.map((key) => [key, state[key]])),
     serve: state.serve,
     pins,
-    ...(state.grind !== "rule" && { grind: String(state.grind) }),
+    ...(state.grind !== "best" && { grind: String(state.grind) }),
     ...(icedQuery(state.iced) && { iced: icedQuery(state.iced) }),
   }).toString();
 }

@@ -3,6 +3,7 @@ import { USUAL_ICED } from "#core/iced";
 import { BENCH } from "#tests/pierHead.ts";
 import { readIced, readQuery } from "./readLink.ts";
 import { firstState } from "./start.ts";
+import { vesselFor } from "./state.ts";
 
 const FIRST = firstState(BENCH);
 const read = (query: Record<string, string>) => readQuery(query, BENCH);
@@ -30,7 +31,8 @@ describe("a link to Scale", () => {
   ])("with %s starts afresh there and says so", (_, query) => {
     const { state, broken } = read(query as Record<string, string>);
     expect(broken).toBe(true);
-    expect(state).toMatchObject({ recipe: FIRST.recipe, vessel: FIRST.vessel, grind: "rule" });
+    const vessel = vesselFor(state.serve, BENCH, FIRST.vessel);
+    expect(state).toMatchObject({ recipe: FIRST.recipe, vessel, grind: "best" });
     expect(state.pins.length).toBeGreaterThan(0);
   });
 

@@ -16,7 +16,7 @@ import { PIN_NAMES, type PinName, type PinSet, type Serve } from "#core/sheet";
 import { LINK_KEYS } from "./link.ts";
 import { methodAs } from "./schools.ts";
 import { firstState } from "./start.ts";
-import { chosenOf, firstPins, type GrindPick, type ScaleState } from "./state.ts";
+import { chosenOf, firstPins, type GrindPick, type ScaleState, vesselFor } from "./state.ts";
 
 export interface LinkRead {
   readonly state: ScaleState;
@@ -29,8 +29,11 @@ export function readQuery(
   query: Readonly<Record<string, string | string[] | undefined>>,
   bench: Bench,
 ): LinkRead {
-  const first = firstState(bench);
   const text = (key: string) => (typeof query[key] === "string" ? query[key] : undefined);
+  const first = firstState(
+    bench,
+    bench.recipes.find(({ versionId }) => versionId === text("recipe")),
+  );
   const rows: Record<(typeof LINK_KEYS)[number], readonly string[]> = {
     recipe: bench.recipes.map(({ versionId }) => versionId),
     coffee: bench.coffees.map(({ id }) => id),
@@ -58,18 +61,20 @@ export function readQuery(
   const state: ScaleState = {
     ...first,
     ...Object.fromEntries(ids),
+    // Ice goes into a server that is made for it, unless the link says where.
+    ...(text("vessel") === undefined && { vessel: vesselFor(serve, bench, first.vessel) }),
     serve,
     pins: [],
     iced: iced ?? first.iced,
   };
   const grindText = text("grind");
-  const grind = grindText === undefined ? "rule" : readGrind(grindText, chosenOf(state, bench).grinder);
+  const grind = grindText === undefined ? "best" : readGrind(grindText, chosenOf(state, bench).grinder);
   if (grind === undefined) broken = true;
   const pinText = text("pins");
   const pins = pinText === undefined ? undefined : readPins(pinText);
   if (pinText !== undefined && !pins) broken = true;
   const pinned = pins ? { ...state, pins } : withFirstPins(state, bench);
-  return { state: { ...pinned, grind: grind ?? "rule" }, broken };
+  return { state: { ...pinned, grind: grind ?? "best" }, broken };
 }
 
 /** The pins that a sheet starts with, by the way that it is iced. */

@@ -28,11 +28,11 @@ export function methodAs(method: IcedMethod, state: ScaleState, bench: Bench): S
   const { settings } = bench;
   const size = state.pins.find(({ name }) => name === "yieldG" || name === "doseG") ?? {
     name: "yieldG" as const,
-    value: firstYieldG(chosen),
+    value: firstYieldG(chosen, "iced"),
   };
   // Coffee that is chilled without ice had a ratio of its own: the house's school counts again.
   const had = withoutIce(state) ? undefined : state.pins.find(({ name }) => TASTED.includes(name));
-  const tasted = had ?? schoolPin(settings.icedSchool, firstYieldG(chosen), chosen, settings);
+  const tasted = had ?? schoolPin(settings.icedSchool, firstYieldG(chosen, "iced"), chosen, settings);
   const cold = state.pins.find(
     ({ name }) => name === "finalTempC" || name === "iceShare" || (name === "iceG" && !withoutIce(state)),
   ) ?? {

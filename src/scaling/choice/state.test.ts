@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import { must } from "#core/result";
-import { PIN_NAMES, solveSheet } from "#core/sheet";
+import { PIN_NAMES, type Serve, solveSheet } from "#core/sheet";
 import { step } from "#parts/undoable.ts";
 import { extractionOf, grindAnswer, sheetInputOf, solveState } from "#scaling/sheet";
 import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
@@ -44,11 +44,20 @@ describe("what a sheet starts with", () => {
 });
 
 describe("the first yield", () => {
-  const yieldOf = (workingG: number, doseMaxG: number) => {
+  const yieldOf = (workingG: number, doseMaxG: number, serve: Serve = "hot") => {
     const chosen = chosenOf(START, BENCH);
-    const vessel = { ...chosen.vessel, workingG };
-    return firstYieldG({ ...chosen, vessel, brewer: { ...chosen.brewer, doseMaxG } });
+    const vessel = { ...chosen.vessel, workingG, brimG: 1.05 * workingG };
+    return firstYieldG({ ...chosen, vessel, brewer: { ...chosen.brewer, doseMaxG } }, serve);
   };
+
+  test("is no more than the brewer delivers water for", () => {
+    // 0.976 × 3600 + 8 g at the most, of which 2.12 g of 16 stay in the bed.
+    expect(yieldOf(3990, 400)).toBe(3000);
+  });
+
+  test("leaves room for ice that has not melted", () => {
+    expect(yieldOf(2850, 230, "iced")).toBe(2700);
+  });
 
   test("fills the vessel where the brewer has the dose for it", () => {
     expect([yieldOf(2850, 230), yieldOf(645, 230)]).toEqual([2850, 645]);
@@ -56,7 +65,7 @@ describe("the first yield", () => {
 
   test("is what the brewer's most coffee gives where the vessel takes more, in hundreds or, for a small pot, in tens", () => {
     // 16 in, 2.12 kept: 13.88 g for each g of coffee.
-    expect(yieldOf(3990, 230)).toBe(3100);
+    expect(yieldOf(3990, 210)).toBe(2900);
     expect(yieldOf(2850, 100)).toBe(1300);
     expect(yieldOf(900, 50)).toBe(690);
   });
@@ -171,14 +180,14 @@ describe("where the grind comes from", () => {
     expect(queryOf(START)).not.toContain("grind=");
   });
 
-  test("a link with a grind that is none starts with the house rule, and says so", () => {
+  test("a link with a grind that is none starts with what is best known, and says so", () => {
     for (const grind of ["", "coarse", "NaN", "1e999", "24.5", "-1"]) {
-      expect(readQuery({ grind }, BENCH)).toMatchObject({ state: { grind: "rule" }, broken: true });
+      expect(readQuery({ grind }, BENCH)).toMatchObject({ state: { grind: "best" }, broken: true });
     }
   });
 
   test("a setting by hand stays on its own dial; an answer goes along to another", () => {
-    expect(groundOn("dunlin", { ...START, grind: 9 }).grind).toBe("rule");
+    expect(groundOn("dunlin", { ...START, grind: 9 }).grind).toBe("best");
     expect(groundOn("dunlin", { ...START, grind: "extraction" })).toMatchObject({
       grinder: "dunlin",
       grind: "extraction",

@@ -49,12 +49,30 @@ export function recipeRatio({ hotWaterG, iceG, doseG }: BenchRecipe): number {
   return (hotWaterG + iceG) / doseG;
 }
 
-/** A yield that the vessel takes and the brewer has the dose for, g, in whole hundreds. */
-export function firstYieldG({ recipe, brewer, vessel }: Chosen): number {
-  const mostG = brewer.doseMaxG * (recipeRatio(recipe) - brewer.retentionGPerG);
-  const step = vessel.workingG >= 1000 ? 100 : 10;
-  return vessel.workingG <= mostG ? vessel.workingG : Math.floor(mostG / step) * step;
+/** Before it melts, ice takes more room than the water that it becomes: so much of the brim may an iced drink fill. */
+const ICED_FILL_SHARE = 0.92;
+
+/** A yield that the vessel takes, and that the brewer has the dose and the water for, g; where they end it, in whole tens or hundreds. */
+export function firstYieldG(
+  { recipe, brewer, vessel }: Pick<Chosen, "recipe" | "brewer" | "vessel">,
+  serve: Serve,
+): number {
+  const { lattice, doseMaxG, retentionGPerG } = brewer;
+  const ratio = recipeRatio(recipe);
+  // Ice that is partly water already wants a little more coffee than the ratio alone says.
+  const byDoseG = doseMaxG * (ratio - retentionGPerG) * (serve === "hot" ? 1 : ICED_DOSE_SHARE);
+  const waterG = lattice.interceptG + lattice.slope * lattice.maxSettingG;
+  // Iced, a part of the water is ice, which the brewer does not deliver.
+  const byWaterG = serve === "hot" ? waterG * (1 - retentionGPerG / ratio) : Number.POSITIVE_INFINITY;
+  const byRoomG = serve === "hot" ? Number.POSITIVE_INFINITY : ICED_FILL_SHARE * vessel.brimG;
+  const mostG = Math.min(byDoseG, byWaterG, byRoomG);
+  const step = mostG >= LARGE_G ? 100 : 10;
+  // Where the bed keeps all of it, no size is right: the sheet says so.
+  return vessel.workingG <= mostG || !(mostG > step) ? vessel.workingG : Math.floor(mostG / step) * step;
 }
+
+const LARGE_G = 1000;
+const ICED_DOSE_SHARE = 0.97;
 
 /** The ratio as the house scales it: with less coffee for a bigger batch, where it trims the dose. */
 function scaledRatio(ratio: number, targetG: number, { recipe }: Chosen, trimPct: number): number {
@@ -68,16 +86,16 @@ function scaledRatio(ratio: number, targetG: number, { recipe }: Chosen, trimPct
  * way first. Iced, the house's school says what the ratio counts, or that a strength is wanted instead.
  */
 export function firstPins(serve: Serve, chosen: Chosen, settings: HouseSettings): readonly PinSet[] {
-  const { recipe, vessel } = chosen;
+  const { recipe } = chosen;
   const { doseTrimPct, icedSchool, icedTempC } = settings;
   if (serve === "hot") {
-    const yieldG = vessel.workingG;
+    const yieldG = firstYieldG(chosen, serve);
     return [
       { name: "yieldG", value: yieldG },
       { name: "brewRatio", value: scaledRatio(recipeRatio(recipe), yieldG, chosen, doseTrimPct) },
     ];
   }
-  const yieldG = firstYieldG(chosen);
+  const yieldG = firstYieldG(chosen, serve);
   return [
     { name: "yieldG", value: yieldG },
     schoolPin(icedSchool, yieldG, chosen, settings),
@@ -119,7 +137,11 @@ export function serveAs(serve: Serve, state: ScaleState, bench: Bench): ScaleSta
   const iced: IcedService = { ...state.iced, method: "onIce" };
   const grind = isSteeped(state) ? unset(state.grind) : state.grind;
   const next = { ...state, serve, iced, grind, vessel: vesselFor(serve, bench, state.vessel) };
-  const massPins = state.pins.filter(({ name }) => name === "doseG" || name === "yieldG");
+  const mostG = firstYieldG(chosenOf(next, bench), serve);
+  const massPins = state.pins
+    .filter(({ name }) => name === "doseG" || name === "yieldG")
+    // What the other service's pot or brewer cannot do is no size of it.
+    .map((pin) => (pin.name === "yieldG" && pin.value > mostG ? { ...pin, value: mostG } : pin));
   const first = firstPins(serve, chosenOf(next, bench), bench.settings);
   const others = first.filter(
     ({ name }) => !massPins.some((pin) => pin.name === name) && !(name === "yieldG" && massPins.length > 0),
@@ -143,13 +165,16 @@ export function fromRecipe(versionId: string, state: ScaleState, bench: Bench): 
   return { ...next, pins };
 }
 
-/** Another vessel is filled to its own working fill, where the old one was. */
+/** Another vessel is filled as it is at first, where the old one was. */
 export function into(vesselId: string, state: ScaleState, bench: Bench): ScaleState {
-  const old = chosenOf(state, bench).vessel;
+  const chosen = chosenOf(state, bench);
   const vessel = bench.vessels.find(({ id }) => id === vesselId);
   if (!vessel) return state;
+  const [old, next] = [chosen.vessel, vessel].map((each) =>
+    firstYieldG({ ...chosen, vessel: each }, state.serve),
+  );
   const pins = state.pins.map((pin) =>
-    pin.name === "yieldG" && pin.value === old.workingG ? { ...pin, value: vessel.workingG } : pin,
+    pin.name === "yieldG" && pin.value === old ? { ...pin, value: next! } : pin,
   );
   return { ...state, vessel: vesselId, pins };
 }
@@ -161,5 +186,5 @@ export function groundOn(grinder: string, state: ScaleState): ScaleState {
 
 /** The pick of a grind where a setting by hand counts no more: it was for another dial, or for no bed. */
 export function unset(grind: GrindPick): GrindPick {
-  return typeof grind === "number" ? "rule" : grind;
+  return typeof grind === "number" ? "best" : grind;
 }

@@ -235,8 +235,8 @@ describe("methods", () => {
     expect(dialOf(state)).toBeGreaterThan(14);
     // A setting that a hand picked for a bed is no setting for it, nor the other way round.
     expect(dialOf(methodAs("steep", { ...ICED, grind: 5 }, HOUSE))).toBe(dialOf(state));
-    expect(methodAs("bath", { ...state, grind: 16 }, HOUSE).grind).toBe("rule");
-    expect(serveAs("hot", { ...state, grind: 16 }, HOUSE).grind).toBe("rule");
+    expect(methodAs("bath", { ...state, grind: 16 }, HOUSE).grind).toBe("best");
+    expect(serveAs("hot", { ...state, grind: 16 }, HOUSE).grind).toBe("best");
     expect(methodAs("bath", { ...ICED, grind: 5 }, HOUSE).grind).toBe(5);
     // One that was picked for it counts.
     expect(dialOf({ ...state, grind: 16 })).toBe(16);

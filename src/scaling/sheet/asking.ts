@@ -15,7 +15,7 @@ import {
 import { type Curve, fitCurve, TEXTURE_UM, translate, umAt } from "#core/grind";
 import type { Asking, Limits, Plan, Programme } from "#core/outlook";
 import { bedOf, poursOf, type RecipeBench } from "#core/recipe";
-import type { SheetFigures } from "#core/sheet";
+import type { CheckCode, SheetFigures } from "#core/sheet";
 import {
   bloomedPours,
   type Chosen,
@@ -27,11 +27,15 @@ import {
   type ScaleState,
   shareUntil,
 } from "#scaling/choice";
+import { approvedSetting } from "./approved.ts";
 import { grindAnswer } from "./grindAnswer.ts";
 import { brewTempOf } from "./solved.ts";
 import { teachingOf } from "./teaching.ts";
 
 export type Asked = { readonly asking: Asking } | { readonly missing: MissingForForecast };
+
+/** Checks that the sheet makes by the source's extraction, and the forecast by its own: where there is one, the forecast's count. */
+export const SAID_BY_FORECAST: readonly CheckCode[] = ["strengthOutsideWindow", "extractionOutsideWindow"];
 
 /** A batch below a litre has a window of its own. */
 const SMALL_BATCH_G = 1000;
@@ -71,6 +75,7 @@ export function askingOf(state: ScaleState, bench: Bench, figures: SheetFigures)
         source: answer.translated?.exact,
         rule: answer.rule?.from,
         metered: recipe.strengthPct !== null,
+        standard: approvedSetting(state, bench, figures),
       },
       teaching: teachingOf(bench, grinder, chosen.coffee),
       pick: state.grind,

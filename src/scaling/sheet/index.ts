@@ -1,5 +1,6 @@
 /** A choice as a sheet: solved, coupled with its forecast, and what else is asked of the core for it. */
-export { askingOf, factorsOf, recipeBenchOf } from "./asking.ts";
+export { approvedSetting, groundOf } from "./approved.ts";
+export { askingOf, factorsOf, recipeBenchOf, SAID_BY_FORECAST } from "./asking.ts";
 export { callsForMore, type WayState, waysOf } from "./bigger.ts";
 export { coupleAsked, solveCoupled, steepGrind } from "./coupling.ts";
 export { type GrindAnswer, grindAnswer } from "./grindAnswer.ts";

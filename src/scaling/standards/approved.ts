@@ -1,15 +1,8 @@
 import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import type { HouseSettings } from "#contract/house.ts";
-import { type Place, type Standard, samePlace } from "#contract/standard.ts";
+import type { Standard } from "#contract/standard.ts";
 import type { PinSet } from "#core/sheet";
-import { chosenOf, type ScaleState, settingNow } from "#scaling/choice";
-
-/** The standard in force of a place; the nearest in size where sizes overlap. */
-export function standardAt(standards: readonly Standard[], place: Place): Standard | undefined {
-  return standards
-    .filter((each) => samePlace(each, place))
-    .toSorted((a, b) => Math.abs(a.sizeG - place.sizeG) - Math.abs(b.sizeG - place.sizeG))[0];
-}
+import { chosenOf, type ScaleState } from "#scaling/choice";
 
 /** The brewer's setting that a batch's delivered water comes from, and what it delivers; g */
 export function nearestSetting(
@@ -45,13 +38,12 @@ export function pinsOfStandard(
 }
 
 /**
- * A sheet as an approved batch was brewed: its masses, and its setting as its grinder grinds now.
+ * A sheet as an approved batch was brewed: its masses, and what is best known of its grind, which is that batch's.
  *
  * @param bypassShare of its water that goes round the bed, as on the sheet so far
  */
 export function asStandard(state: ScaleState, standard: Standard, bench: Bench, bypassShare = 0): ScaleState {
-  const { brewer, grinder, moves } = chosenOf(state, bench);
+  const { brewer } = chosenOf(state, bench);
   const pins = pinsOfStandard(standard, brewer, bench.settings, bypassShare * standard.waterG);
-  const now = standard.grinderId === grinder.id ? settingNow(standard, grinder, moves) : undefined;
-  return { ...state, pins, grind: now?.setting ?? standard.dialSetting };
+  return { ...state, pins, grind: "best" };
 }

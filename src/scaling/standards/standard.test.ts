@@ -1,14 +1,15 @@
 import { describe, expect, test } from "vitest";
 import type { Bench } from "#contract/bench.ts";
-import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import type { CardSheet } from "#contract/card.ts";
+import { icedMethodOf } from "#contract/icedMethod.ts";
 import { ICED_METHODS } from "#core/iced";
 import { must } from "#core/result";
 import { type MadeCard, makeCard } from "#scaling/cards";
-import { firstState, methodAs, type ScaleState, serveAs, withoutIce } from "#scaling/choice";
-import { teachingOf } from "#scaling/sheet";
+import { firstState, methodAs, type ScaleState, serveAs, standardAt, withoutIce } from "#scaling/choice";
+import { approvedSetting, solveState, teachingOf } from "#scaling/sheet";
 import { BENCH, LOFT_CONE } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
-import { asStandard, nearestSetting, standardAt } from "./approved.ts";
+import { asStandard, nearestSetting } from "./approved.ts";
 import { cardAfterBatch, placeOfCard } from "./standard.ts";
 
 const FULMAR = BENCH.brewers[0]!;
@@ -18,6 +19,12 @@ const benchWith = (...standards: Bench["standards"]): Bench => ({ ...BENCH, stan
 const cardAfter = (card: CardSheet, bench: Bench, batchId = BIG_POT.batchId) => {
   const made = cardAfterBatch(card, LOFT_CONE, { bench, batchId, grinderIds: ["chough"] });
   return made && sheetOf(must(made));
+};
+
+/** Setting of a sheet that was taken as the big pot was approved. */
+const settingOn = (bench: Bench) => {
+  const state = asStandard(firstState(bench), BIG_POT, bench);
+  return approvedSetting(state, bench, must(solveState(state, bench)).rounded);
 };
 
 describe("the standard of a pot", () => {
@@ -79,7 +86,18 @@ describe("a card and its standard", () => {
     expect(cardAfter(approved, benchWith(next), "next")?.dial?.setting).toBe(10);
     const small = { ...BIG_POT, batchId: "small", sizeG: 2000, doseG: 145, waterG: 2350 };
     expect(cardAfter(approved, benchWith(BIG_POT, small), "small")).toBeUndefined();
-    expect(cardAfter(CARD, benchWith(small), "small")).toBeUndefined();
+    const byRule = sheetOf(must(makeCard({ ...firstState(BENCH), grind: "rule" }, BENCH)));
+    expect(cardAfter(byRule, benchWith(small), "small")).toBeUndefined();
+  });
+
+  test("a card that is ground by what is best known goes over to what another pot teaches, once that is another setting", () => {
+    expect(CARD.chosen.grind).toBe("best");
+    const small = { ...BIG_POT, batchId: "small", sizeG: 2000, doseG: 145, waterG: 2350 };
+    const taught = (dialSetting: number) => cardAfter(CARD, benchWith({ ...small, dialSetting }), "small");
+    expect(taught(CARD.dial!.setting + 3)!.dial).toMatchObject({ by: "learned" });
+    const settings = [9, 10, 11, 12, 13, 14, 15, 16].map((at) => taught(at)?.dial?.setting);
+    for (const setting of settings) expect(setting).not.toBe(CARD.dial!.setting);
+    expect(settings).toContain(undefined);
   });
 
   test("a card that is ground by the learned dial is ground anew with every lesson", () => {
@@ -147,7 +165,7 @@ describe("a card and its standard", () => {
 
   test("Scale takes it as it was brewed", () => {
     const state = asStandard(firstState(BENCH), BIG_POT, BENCH);
-    expect(state.grind).toBe(11);
+    expect(settingOn(benchWith(BIG_POT))).toBe(11);
     expect(state.pins).toEqual([
       { name: "doseG", value: 202 },
       { name: "brewWaterG", value: 0.976 * 3300 + 8 },
@@ -174,7 +192,7 @@ describe("a grinder that moved since a batch was approved", () => {
       by: "standard",
       moved: { way: "finer", approved: 11, since: moves[0]!.at },
     });
-    expect(asStandard(firstState(moved), BIG_POT, moved).grind).toBe(dial!.setting);
+    expect(settingOn(moved)).toBe(dial!.setting);
   });
 
   test("one that did not move says nothing of it", () => {
@@ -188,7 +206,7 @@ describe("a grinder that moved since a batch was approved", () => {
 describe("an iced card and its standard", () => {
   const CUPS = [{ id: "iced 350", volumeMl: 350, fillG: 220, serve: "iced" as const }];
   const house = (...standards: Bench["standards"]): Bench => ({ ...BENCH, cups: CUPS, standards });
-  const ICED = serveAs("iced", firstState(house()), house());
+  const ICED = { ...serveAs("iced", firstState(house()), house()), grind: "rule" as const };
   const cardOf = (state: ScaleState) => sheetOf(must(makeCard(state, house())));
   const potFor = (card: CardSheet) => ({
     ...BIG_POT,

@@ -1,10 +1,12 @@
 import type { Bench, BenchRecipe } from "#contract/bench.ts";
-import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import type { CardSheet } from "#contract/card.ts";
 import type { FollowFailure, MakeFailure } from "#contract/cardFailure.ts";
+import { icedMethodOf } from "#contract/icedMethod.ts";
 import type { Place, Standard } from "#contract/standard.ts";
 import { fail, type Result } from "#core/result";
 import { type MadeCard, makeCard, remade } from "#scaling/cards";
-import { pinsOfStandard, standardAt } from "./approved.ts";
+import { type GrindPick, standardAt } from "#scaling/choice";
+import { pinsOfStandard } from "./approved.ts";
 
 type CardStandard = NonNullable<CardSheet["standard"]>;
 
@@ -97,6 +99,9 @@ export interface BatchChange {
   readonly grinderIds: readonly string[];
 }
 
+/** Picks whose setting moves with what approved batches teach. */
+const FOLLOWS: readonly GrindPick[] = ["best", "learned"];
+
 /**
  * A card after a standard was made, changed or withdrawn: it follows the one of its place, goes back to what it was
  * where there is none any more, or is ground anew by the learned dial; undefined where it does not rest on any of it.
@@ -121,6 +126,7 @@ export function cardAfterBatch(
     return following(card, standardOfPlace!, recipe, bench);
   }
   if (standard && !standard.lapsed) return lapsing(card, recipe, bench);
-  if (chosen.grind !== "learned" || !grinderIds.includes(chosen.grinder)) return undefined;
-  return remade(card, recipe, recipe, bench);
+  if (!FOLLOWS.includes(chosen.grind) || !grinderIds.includes(chosen.grinder)) return undefined;
+  const made = remade(card, recipe, recipe, bench);
+  return made.ok && made.value.sheet.dial?.setting === card.dial?.setting ? undefined : made;
 }

@@ -1,8 +1,10 @@
 import { describe, expect, test } from "vitest";
 import type { Bench } from "#contract/bench.ts";
-import { firstOf, recommended } from "#core/outlook";
+import { firstOf, pickedAlone } from "#core/outlook";
 import { must } from "#core/result";
 import { finished } from "#core/turns";
+import { makeCard } from "#scaling/cards";
+import { benchForScale, firstState, queryOf, readQuery } from "#scaling/choice";
 import { askingOf, solveState } from "#scaling/sheet";
 import { CHOUGH_CURVE } from "#tests/grinders.ts";
 import { BENCH } from "#tests/pierHead.ts";
@@ -54,16 +56,55 @@ describe("what hangs on the wall", () => {
     expect(forecast.timeS).toBeGreaterThan(120);
   });
 
-  test("a forecast cell's dial is the one that Scale would suggest for its sheet", () => {
-    for (const serve of ["hot", "iced"] as const) {
-      const { cell, setting } = madeAt(TAUGHT, 2000, serve, SIZES);
-      const { rounded } = must(solveState(cell.state, TAUGHT));
-      const asked = askingOf(cell.state, TAUGHT, rounded);
-      if (!("asking" in asked)) throw new Error(asked.missing);
-      const { rungs } = must(firstOf(asked.asking)).ladder;
-      expect(recommended(rungs)).toBe("learned");
-      expect(setting).toBe(rungs.find(({ by }) => by === "learned")?.at.setting);
+  const fit = {
+    brewerId: "fulmar",
+    grinderId: "chough",
+    versionId: null,
+    permeability: 1,
+    extraction: 1,
+    batches: 40,
+  };
+  const MOVED: Bench = {
+    ...TAUGHT,
+    fits: [{ ...fit, moves: [{ at: "2026-06-20T08:00:00.000Z", share: 0.93, curveVersion: 1 }] }],
+  };
+  const REGROUND: Bench = {
+    ...TAUGHT,
+    grinders: [
+      {
+        ...TAUGHT.grinders[0]!,
+        curve: CHOUGH_CURVE.map((point) => ({ ...point, um: point.um * 1.1 })),
+        curveVersion: 2,
+      },
+    ],
+  };
+
+  test.each([
+    ["of which nothing was approved", BENCH],
+    ["that was taught by one pot", TAUGHT],
+    ["whose grinder moved since", MOVED],
+    ["with new burrs", REGROUND],
+  ])("the wall, Scale and the card give one dial for every cell of a house %s", (_of, bench) => {
+    const cells = cellsOf(bench);
+    expect(cells.length).toBeGreaterThan(5);
+    for (const cell of cells) {
+      if ("failure" in cell.made) continue;
+      const { setting } = cell.made;
+      // As the link of the cell opens it, on the bench that a page carries along.
+      const few = benchForScale(bench, undefined);
+      const { state } = readQuery(Object.fromEntries(new URLSearchParams(queryOf(cell.state))), few);
+      const question = askingOf(state, few, must(solveState(state, few)).rounded);
+      if (!("asking" in question)) throw new Error(question.missing);
+      const { ladder, picked } = must(firstOf(question.asking));
+      expect(picked).toMatchObject({ setting, by: ladder.best });
+      expect(pickedAlone(question.asking)?.picked).toEqual(picked);
+      expect(cellCard(cell, bench)?.sheet.dial?.setting).toBe(setting);
+      expect(must(makeCard(state, few)).sheet.dial).toMatchObject({ setting, by: ladder.best });
     }
+    const start = firstState(bench);
+    const question = askingOf(start, bench, must(solveState(start, bench)).rounded);
+    const best = "asking" in question && must(firstOf(question.asking)).picked.by;
+    expect(best).toBe(bench === BENCH ? "extraction" : "standard");
   });
 
   test("new burrs: the approved setting is translated, where the dial reaches it, and teaches no more", () => {
@@ -82,14 +123,6 @@ describe("what hangs on the wall", () => {
   });
 
   test("a grinder that moved since: the approved pot is set anew, and what was learned moves with it", () => {
-    const fit = {
-      brewerId: "fulmar",
-      grinderId: "chough",
-      versionId: null,
-      permeability: 1,
-      extraction: 1,
-      batches: 40,
-    };
     const withMove = (at: string, share: number): Bench => ({
       ...TAUGHT,
       fits: [{ ...fit, moves: [{ at, share, curveVersion: 1 }] }],

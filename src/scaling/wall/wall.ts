@@ -5,29 +5,18 @@ import type {
   BenchGrinder,
   BenchRecipe,
   BenchVessel,
-  KeptMove,
 } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
 import type { WallChoices } from "#contract/wall.ts";
 import { type Brew, forecastBrew } from "#core/brew";
-import { fitCurve, onDial, settingAt, umAt } from "#core/grind";
 import type { IcedFailure } from "#core/iced";
 import { type OutlookCheck, outlookAt, suggestedRung } from "#core/outlook";
 import { type Check, cupsFrom, type Serve, type SheetFigures } from "#core/sheet";
 import type { Turns } from "#core/turns";
 import { type MadeCard, makeCard } from "#scaling/cards";
-import {
-  chosenOf,
-  curveNow,
-  firstIced,
-  firstPins,
-  movesOf,
-  recipeRatio,
-  type ScaleState,
-  settingNow,
-} from "#scaling/choice";
-import { askingOf, solveCoupled, teaches } from "#scaling/sheet";
-import { asStandard, followedBatch, nearestSetting, standardAt } from "#scaling/standards";
+import { chosenOf, firstIced, firstPins, recipeRatio, type ScaleState, standardAt } from "#scaling/choice";
+import { askingOf, groundOf, SAID_BY_FORECAST, solveCoupled } from "#scaling/sheet";
+import { asStandard, followedBatch, nearestSetting } from "#scaling/standards";
 
 /** A wall chart's plan: coffee, recipe, grinder, services and sizes, with the usual where nothing was chosen. */
 export interface WallPlan {
@@ -74,6 +63,8 @@ export interface WallCell {
 /** A size is shown to a tenth of a litre, and below a litre to half of that. */
 const LITRE_G = 1000;
 const SIZE_STEP_G = { large: 100, small: 50 };
+/** A cup that is cut to a hand brewer's most coffee leaves room for a dose that is rounded up. */
+const HAND_SHARE = 0.95;
 /** Usual number of sizes of a brewer on a wall. */
 const USUAL_SIZES = 4;
 /** Sizes that lie closer need not both hang there; ln. */
@@ -111,7 +102,7 @@ function scales({ brewer }: BenchRecipe): boolean {
 
 /**
  * A brewer's sizes where nobody chose them: evenly over the window that it brews best in, as beverage, with what was
- * approved in the place of what is nearly it. A hand brewer's is the recipe's own cup.
+ * approved in the place of what is nearly it. A hand brewer's is the recipe's own cup, as far as it takes that.
  */
 function usualSizes(
   brewer: BenchBrewer,
@@ -138,7 +129,10 @@ function usualSizes(
   const leastG = Math.min(brewer.preferredMinG ?? Math.max(minSettingG, mostG / 2), mostG);
   const window =
     brewer.kind === "hand"
-      ? [recipe.doseG * (ratio - brewer.retentionGPerG)]
+      ? [
+          Math.min(recipe.doseG, HAND_SHARE * brewer.doseMaxG, mostG / ratio) *
+            (ratio - brewer.retentionGPerG),
+        ]
       : Array.from({ length: USUAL_SIZES }, (_, i) =>
           beverage(leastG + ((mostG - leastG) * i) / (USUAL_SIZES - 1)),
         );
@@ -187,7 +181,7 @@ export function cellOf(bench: Bench, of: CellOf, sources = new Map<string, Brew 
   if (!solved.ok) return { ...cell, state, made: { failure: solved.failure } };
   const { rounded: figures, checks } = solved.value;
   const request = askingOf(state, bench, figures);
-  const ground = standard && settingOf(standard, grinder, movesOf(bench, grinder));
+  const ground = standard && groundOf(standard, grinder, bench);
   const rung = "asking" in request && !ground ? suggested(request.asking, sources) : undefined;
   const setting = ground?.setting ?? rung?.at.setting;
   const outlook =
@@ -199,7 +193,7 @@ export function cellOf(bench: Bench, of: CellOf, sources = new Map<string, Brew 
   const cup = bench.cups.find((each) => each.serve === serve);
   return {
     ...cell,
-    state: { ...state, grind: ground?.setting ?? rung?.by ?? state.grind },
+    state: { ...state, grind: "best" },
     made: {
       figures,
       setting,
@@ -212,8 +206,16 @@ export function cellOf(bench: Bench, of: CellOf, sources = new Map<string, Brew 
       cups: cup && cupsFrom(figures.yieldG, cup),
       vessel: chosen.vessel.name,
       fits: chosen.vessel.iced === (serve === "iced") && chosen.vessel.workingG * FULL >= figures.yieldG,
-      // An approved batch has been brewed and tasted: only stops are said against it.
-      checks: checks.filter(({ severity }) => severity === "stop" || (severity === "warn" && !standard)),
+      // An approved batch has been brewed and tasted: only stops are said against it. Which pot is at hand for a size, and how full it
+      // will be, is seen where it is brewed.
+      checks: checks.filter(
+        ({ code, severity }) =>
+          severity === "stop" ||
+          (severity === "warn" &&
+            !standard &&
+            code !== "underFilled" &&
+            !(forecastFigures && SAID_BY_FORECAST.includes(code))),
+      ),
       warnings: standard ? [] : (forecastFigures?.checks ?? []),
       approved: standard,
       ground: ground?.as ?? "forecast",
@@ -232,23 +234,6 @@ function suggested(asking: Parameters<typeof suggestedRung>[0], sources: Map<str
   }
   const source = sources.get(key);
   return source && suggestedRung(asking, source);
-}
-
-/**
- * A standard's setting on a grinder as its dial grinds now: as it was approved, or what grinds the same where the burrs
- * are others; undefined where only the forecast can say.
- */
-function settingOf(standard: Standard, grinder: BenchGrinder, moves: readonly KeptMove[]) {
-  if (teaches(standard, grinder)) {
-    const now = settingNow(standard, grinder, moves);
-    if (now) return { setting: now.setting, as: "moved" as const };
-    return { setting: standard.dialSetting, as: "asApproved" as const };
-  }
-  const [from, to] = [fitCurve(standard.curve?.points ?? []), curveNow(grinder, moves)];
-  if (!from.ok || !to.ok) return undefined;
-  const translated = onDial(settingAt(to.value, umAt(from.value, standard.dialSetting)), grinder);
-  // The same grind lies off this dial: there is nothing to set.
-  return translated.limitedBy ? undefined : { setting: translated.setting, as: "translated" as const };
 }
 
 /** The sheet of a size: filled to it, at the recipe's ratio, into the smallest vessel that takes it. */
@@ -270,7 +255,7 @@ function stateFor(bench: Bench, { coffee, recipe, grinder, brewer, serve, sizeG 
     ice: ice?.id ?? "",
     serve,
     pins: first.map((pin) => (pin.name === "yieldG" ? { ...pin, value: sizeG } : pin)),
-    grind: "rule",
+    grind: "best",
     iced: firstIced(bench.settings),
   };
 }

@@ -1,6 +1,7 @@
 import type { Aspect } from "#contract/aspects.ts";
+import type { FIELDS, ThingKind } from "#contract/fields.ts";
 import type { Unsound } from "#contract/sound.ts";
-import type { FIELDS, ThingKind, ThingRefusal } from "#contract/things.ts";
+import type { ThingRefusal } from "#contract/things.ts";
 import { printNumber } from "#core/units";
 import { listed } from "#words/figures";
 import { ICED_SERVED_WORDS, SAMPLED_WORDS } from "#words/log";

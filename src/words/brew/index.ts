@@ -5,6 +5,7 @@ export { factorsSentence, fitSentences } from "./fit.ts";
 export { learnedSentences, movedSentence, otherBurrsSentence, otherBurrsWords } from "./learned.ts";
 export {
   ANSWER_WORDS,
+  dialReason,
   differSentences,
   mendedSentence,
   mendSentence,

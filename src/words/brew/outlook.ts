@@ -1,5 +1,6 @@
 import type { MissingForForecast } from "#contract/forecast.ts";
 import type { BrewFailure, Spread } from "#core/brew";
+import type { Learned } from "#core/learn";
 import type { Answer, Mend, OutlookCheck, Rung } from "#core/outlook";
 import { printMass, printNumber, printPct, printTime } from "#core/units";
 import { listed } from "#words/figures";
@@ -59,7 +60,36 @@ export const ANSWER_WORDS: { readonly [answer in Answer]: string } = {
   contact: "same contact time",
   extraction: "same extraction",
   learned: "learned",
+  standard: "as approved",
 };
+
+interface DialKnown {
+  /** The source's setting on this dial. */
+  readonly from: number | undefined;
+  readonly learned: Pick<Learned, "taught" | "range"> | undefined;
+  readonly grinder: string;
+}
+
+/** In a line, why the dial stands where an answer has it. */
+export function dialReason(by: Answer, { from, learned, grinder }: DialKnown): string {
+  switch (by) {
+    case "standard":
+      return "As approved for this pot.";
+    case "learned": {
+      const batches = learned?.taught.length ?? 0;
+      const range = learned?.range.map((end) => printNumber(end, 1)).join(" to ");
+      return `Learned from ${batches > 0 ? `${batches} approved ${batches === 1 ? "batch" : "batches"}` : "approved batches"}${range ? `; eight in ten lie from ${range}` : ""}.`;
+    }
+    case "extraction":
+      return "So it extracts like the source's cup, which was metered.";
+    case "contact":
+      return "So water and coffee touch as long as in the source.";
+    case "rule":
+      return `By the house rule${from === undefined ? "" : `, from the source's ${setting(from)}`}: coarser for a deeper bed.`;
+    case "source":
+      return `The source's own grind, as ${grinder} grinds it.`;
+  }
+}
 
 /** Why an answer is the nearest only. */
 export function missSentence(by: Answer, { wanted, nearest, limit }: NonNullable<Rung["miss"]>): string {

@@ -1,4 +1,5 @@
-import { type CardSheet, type DialSource, icedMethodOf } from "#contract/card.ts";
+import type { CardSheet, DialSource } from "#contract/card.ts";
+import { icedMethodOf } from "#contract/icedMethod.ts";
 import type { HandAct, HandStep, Moment } from "#core/recipe";
 import { printNumber, printTime } from "#core/units";
 import { ANSWER_WORDS } from "#words/brew";

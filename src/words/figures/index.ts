@@ -2,6 +2,7 @@
 export { listed, MASS_WORDS, PIN_WORDS, printPin } from "./names.ts";
 export type { Printers } from "./printers.ts";
 export { quantitySentence } from "./quantity.ts";
+export { printRest } from "./rest.ts";
 export { printSetting } from "./setting.ts";
 export {
   deviceOf,
@@ -12,4 +13,5 @@ export {
   printListDay,
   printMoment,
   printTime,
+  type ReadTimes,
 } from "./times.ts";

@@ -21,5 +21,11 @@ export function quantitySentence(failure: QuantityFailure): string {
       return `This is weighed, so ${failure.unit} cannot be taken. Type g or oz.`;
     case "ratioOrGPerL":
       return `Do you mean 1:${printNumber(failure.number, 2)} or ${printNumber(failure.number, 1)} g/l (1:${printNumber(failure.ratioOfGPerL, 2)})? Type one of these.`;
+    case "bandNotTaken":
+      return "One figure is wanted here, not a range.";
+    case "unclearTime":
+      return `How long is ${failure.text}? Type minutes and seconds with a colon, such as 5:20; seconds go up to 59.`;
+    case "bandTurned":
+      return "Type the lower end of the range first.";
   }
 }

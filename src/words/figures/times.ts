@@ -1,14 +1,34 @@
 import { tz } from "@date-fns/tz";
-import { format, parseISO } from "date-fns";
+import { differenceInCalendarDays, format, parseISO } from "date-fns";
+import type { Clock } from "#core/units";
 
-/** A time as people at a site read it, to the minute. */
-export function printTime(at: Date, timeZone: string): string {
-  return format(at, "d MMM yyyy, HH:mm", { in: tz(timeZone) });
+/** Hours and minutes, as date-fns names them. */
+const HOURS: Readonly<Record<Clock, string>> = { "24 h": "HH:mm", "12 h": "h:mm aaa" };
+
+/** Where and how times are read. */
+export interface ReadTimes {
+  readonly timeZone: string;
+  /** The reader's; 24 hours where nobody chose. */
+  readonly clock?: Clock;
 }
 
-/** The same in a list, where the year goes without saying. */
-export function printMoment(at: Date, timeZone: string): string {
-  return format(at, "d MMM, HH:mm", { in: tz(timeZone) });
+/** A time as people at a site read it, to the minute. */
+export function printTime(at: Date, { timeZone, clock = "24 h" }: ReadTimes): string {
+  return format(at, `d MMM yyyy, ${HOURS[clock]}`, { in: tz(timeZone) });
+}
+
+/** The same in a list that goes back from now: "today, 08:09", "yesterday, 16:40", "Sun, 07:04", "4 Jul, 07:04". */
+export function printMoment(at: Date, now: Date, { timeZone, clock = "24 h" }: ReadTimes): string {
+  const zone = { in: tz(timeZone) };
+  return `${dayWords(differenceInCalendarDays(now, at, zone), format(at, "EEE", zone), format(at, "d MMM", zone))}, ${format(at, HOURS[clock], zone)}`;
+}
+
+const WEEK_DAYS = 7;
+
+function dayWords(daysAgo: number, weekday: string, date: string): string {
+  if (daysAgo === 0) return "today";
+  if (daysAgo === 1) return "yesterday";
+  return daysAgo > 1 && daysAgo < WEEK_DAYS ? weekday : date;
 }
 
 /** A day as people at a site read it. */

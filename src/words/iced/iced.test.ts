@@ -4,7 +4,7 @@ import type { Correction } from "#core/iced";
 import type { SheetFigures } from "#core/sheet";
 import { dripSentence, OPTION_WORDS } from "#words/bench";
 import { pullWords } from "#words/brew";
-import { aheadFor, clockWords } from "./iceBudget.ts";
+import { aheadFor } from "./iceBudget.ts";
 import { icedFailureSentence } from "./iced.ts";
 import {
   bathFailureSentence,
@@ -104,9 +104,8 @@ describe("one thing to change", () => {
     expect(glassStrengthSentence(1.12, [1.2, 1.45])).toMatch(/1.12 % at the first sip; the house wants/);
   });
 
-  test("pulls, times of day, and what to freeze", () => {
+  test("pulls, and what to freeze", () => {
     expect([pullWords(1.62), pullWords(-0.5), pullWords(0.01)]).toEqual(["1.6 coarser", "0.5 finer", "none"]);
-    expect([clockWords(660), clockWords(5)]).toEqual(["11:00", "00:05"]);
     expect(aheadFor({ shortG: 1210 }, 500)).toBe(1800);
     expect(dripSentence({ code: "warmerThanWater", place: 0 })).toMatch(/changed over/);
   });

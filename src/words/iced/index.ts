@@ -1,5 +1,5 @@
 /** Ways to be cold, melting, glasses and the day's ice. */
-export { aheadFor, clockWords, iceBudgetSentences } from "./iceBudget.ts";
+export { aheadFor, iceBudgetSentences } from "./iceBudget.ts";
 export { GLASS_PIN_WORDS, icedFailureSentence, PLACE_WORDS } from "./iced.ts";
 export {
   bathFailureSentence,

@@ -1,5 +1,6 @@
 import type { BatchRefusal, SAMPLED_AT } from "#contract/batch.ts";
 import type { IcedMethod } from "#core/iced";
+import { printPct, printTime } from "#core/units";
 
 export const SAMPLED_WORDS: { readonly [at in (typeof SAMPLED_AT)[number]]: string } = {
   beforeIce: "before it met ice",
@@ -39,4 +40,10 @@ export function batchSentence(code: BatchRefusal): string {
     case "moreThanWater":
       return "More came out than water and ice went in: was the vessel weighed along?";
   }
+}
+
+/** The question about a figure that is far from its forecast. */
+export function unusualSentence(field: "brewTimeS" | "strengthPct", was: number, forecast: number): string {
+  const print = field === "brewTimeS" ? printTime : printPct;
+  return `${print(was)}, where ${print(forecast)} is forecast: is that right? If it was so, say so below; until then it is not kept, and teaches nothing.`;
 }

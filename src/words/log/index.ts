@@ -1,5 +1,5 @@
 /** Words of the log and of the standards. */
-export { batchSentence, ICED_SERVED_WORDS, SAMPLED_WORDS } from "./batch.ts";
+export { batchSentence, ICED_SERVED_WORDS, SAMPLED_WORDS, unusualSentence } from "./batch.ts";
 export {
   evidenceSentences,
   FIRST_CHECKS,

@@ -1,4 +1,5 @@
-import type { AuditAction, AuditSubject, PeopleRefusal, Scope } from "#contract/people.ts";
+import type { PeopleRefusal } from "#contract/people.ts";
+import type { AuditAction, AuditSubject, Scope } from "#contract/peopleKinds.ts";
 import type { NameFailure, PinFailure, Right, Role } from "#core/people";
 import { RIGHTS } from "#core/people";
 import { listed } from "#words/figures";

@@ -1,5 +1,5 @@
-import type { Method, RecipeState } from "#contract/recipe.ts";
 import type { FileFailure, ImportLine, RecipeRefusal } from "#contract/recipeImport.ts";
+import type { Method, RecipeState } from "#contract/recipeKinds.ts";
 import type {
   Agitation,
   HandAct,
