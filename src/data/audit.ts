@@ -1,6 +1,6 @@
 import { and, desc, eq, gte, lt, type SQL } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
-import type { AuditFields, AuditSubject } from "#contract/people.ts";
+import type { AuditFields, AuditSubject } from "#contract/peopleKinds.ts";
 import type { Database } from "./connection.ts";
 import { audit, people } from "./schema/index.ts";
 import type { Transaction } from "./transact.ts";

@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { type BenchKind, OFF_THE_BENCH } from "#contract/bench.ts";
-import { fieldsOf } from "#contract/things.ts";
+import { fieldsOf } from "#contract/fields.ts";
 import { freshDatabase, noHash } from "#tests/database.ts";
 import { type BenchPieces, benchFrom, readPieces } from "./bench.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "./demo/bench.ts";

@@ -1,6 +1,7 @@
 import { and, count, countDistinct, desc, eq, gte, inArray, or, type SQL } from "drizzle-orm";
-import { type CardSheet, type CardWanted, icedMethodOf } from "#contract/card.ts";
+import type { CardSheet, CardWanted } from "#contract/card.ts";
 import { currentCard } from "#contract/cardShape.ts";
+import { icedMethodOf } from "#contract/icedMethod.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";

@@ -1,6 +1,6 @@
 import { and, asc, eq } from "drizzle-orm";
 import type { Measure } from "#contract/measure.ts";
-import type { AuditSubject } from "#contract/people.ts";
+import type { AuditSubject } from "#contract/peopleKinds.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";

@@ -1,6 +1,7 @@
 import { max } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import type { Aspect } from "#contract/aspects.ts";
+import type { AnyFigures } from "#contract/fields.ts";
 import {
   FILE_KINDS,
   FILE_THINGS,
@@ -13,7 +14,6 @@ import {
   toFileRecipe,
 } from "#contract/recipeFile.ts";
 import type { HouseForImport, ImportPlan } from "#contract/recipeImport.ts";
-import type { AnyFigures } from "#contract/things.ts";
 import { waterOf } from "#core/brew";
 import type { CurvePoint } from "#core/grind";
 import { type Act, record } from "./audit.ts";

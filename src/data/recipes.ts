@@ -1,13 +1,8 @@
 import { and, asc, desc, eq, max, ne } from "drizzle-orm";
 import { alias } from "drizzle-orm/mysql-core";
 import type { KeptMove } from "#contract/bench.ts";
-import {
-  type KeptRecipe,
-  methodOf,
-  type RecipeLine,
-  type RecipeState,
-  type RecipeVersion,
-} from "#contract/recipe.ts";
+import { type KeptRecipe, methodOf, type RecipeLine, type RecipeVersion } from "#contract/recipe.ts";
+import type { RecipeState } from "#contract/recipeKinds.ts";
 import { waterOf } from "#core/brew";
 import { bloomMultiple } from "#core/recipe";
 import { fail, ok, type Result } from "#core/result";

@@ -1,6 +1,6 @@
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { type AnyFigures, THING_KINDS, type ThingKind } from "#contract/things.ts";
+import { type AnyFigures, THING_KINDS, type ThingKind } from "#contract/fields.ts";
 import { typicalsOf } from "#contract/typical.ts";
 import { must } from "#core/result";
 import { freshDatabase, noHash } from "#tests/database.ts";

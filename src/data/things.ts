@@ -1,13 +1,7 @@
 import { and, asc, eq, max, ne } from "drizzle-orm";
 import type { Aspect } from "#contract/aspects.ts";
-import {
-  type AnyFigures,
-  type Figures,
-  fieldsOf,
-  type KeptThing,
-  type RemovedThing,
-  type ThingKind,
-} from "#contract/things.ts";
+import { type AnyFigures, type Figures, fieldsOf, type ThingKind } from "#contract/fields.ts";
+import type { KeptThing, RemovedThing } from "#contract/things.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
@@ -244,6 +238,13 @@ export async function findThing<Kind extends ThingKind>(
   const table = tableOf(kind);
   const [row] = (await db.select().from(table).where(eq(table.id, id))) as unknown as AnyRow[];
   return row && thingOf(kind, row);
+}
+
+/** The site that a brewer stands at; undefined where it is not there. */
+export async function siteOfBrewer(db: Database, id: string): Promise<string | undefined> {
+  const { brewers } = schema;
+  const [row] = await db.select({ siteId: brewers.siteId }).from(brewers).where(eq(brewers.id, id));
+  return row?.siteId;
 }
 
 /** Names of everything on the bench, removed or not. */

@@ -1,4 +1,4 @@
-import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
+import type { BatchRow, LoggedBatch, SentBatch } from "#contract/batch.ts";
 import { uuid } from "#contract/card.ts";
 import type { CardsFollowed } from "#contract/cardEffect.ts";
 import type { EventKind } from "#contract/event.ts";
@@ -22,6 +22,7 @@ import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { followedBy, unlessAway } from "./followed.ts";
 import { doSoon, jobOutcome } from "./jobs/index.ts";
+import { askUnusual } from "./unusual.ts";
 
 /** A batch cannot have been brewed after this moment; a tablet's clock may be a little ahead. */
 const AHEAD_MS = 120_000;
@@ -40,8 +41,9 @@ export interface BatchByOthers extends BatchRow {
 }
 
 /** Logs a batch; what learns from the log learns from it behind whoever logged. */
-export async function log(batch: LoggedBatch, by: Act): Promise<Logged> {
+export async function log({ confirmed, ...batch }: SentBatch, by: Act): Promise<Logged> {
   await judge(batch);
+  if (!confirmed) await askUnusual(batch);
   const { id: batchId } = batch;
   const { outcome, jobs } = await transact(database(), async (tx) => {
     const stored = await keptOrTheirs(tx, await logBatch(tx, batch, by));
@@ -56,10 +58,11 @@ export async function log(batch: LoggedBatch, by: Act): Promise<Logged> {
 
 /** Corrects a batch that was logged wrongly. */
 export async function correct(
-  { revision, ...batch }: LoggedBatch & { readonly revision: number },
+  { revision, confirmed, ...batch }: SentBatch & { readonly revision: number },
   by: Act,
 ): Promise<Logged> {
   await judge(batch);
+  if (!confirmed) await askUnusual(batch);
   const { id, ...change } = batch;
   return changeBatch({ id, revision }, change, "batchCorrected", by);
 }

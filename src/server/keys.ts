@@ -1,5 +1,5 @@
 import { randomBytes } from "node:crypto";
-import type { Scope } from "#contract/people.ts";
+import type { Scope } from "#contract/peopleKinds.ts";
 import type { Act } from "#data/audit.ts";
 import { addStation } from "#data/stations.ts";
 import { addToken } from "#data/tokens.ts";

@@ -1,5 +1,5 @@
 import type { BrewedPotRow, Measure, MeasuredByOthers, MeasureOf } from "#contract/measure.ts";
-import type { AuditSubject } from "#contract/people.ts";
+import type { AuditSubject } from "#contract/peopleKinds.ts";
 import { fitCurve, translate } from "#core/grind";
 import { dripDrop, fitCooling, fitDelivery, learnRetention, vesselFrom, wetShareFrom } from "#core/measure";
 import { type Act, readAudit } from "#data/audit.ts";

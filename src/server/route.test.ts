@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import type { Scope } from "#contract/people.ts";
+import type { Scope } from "#contract/peopleKinds.ts";
 import { must } from "#core/result";
 import { LEAD, PEOPLE } from "#data/demo/bench.ts";
 import { setArchived } from "#data/people.ts";

@@ -1,4 +1,4 @@
-import { SCOPES, type Scope } from "#contract/people.ts";
+import { SCOPES, type Scope } from "#contract/peopleKinds.ts";
 import type { Trouble, TroubleCode } from "#contract/trouble.ts";
 import { may, type Right } from "#core/people";
 import type { Act } from "#data/audit.ts";
@@ -44,6 +44,7 @@ const STATUS: { readonly [code in TroubleCode]: number } = {
   tooLarge: 413,
   badInput: 422,
   refused: 422,
+  unusual: 422,
   wait: 429,
   failed: 500,
   full: 507,

@@ -10,6 +10,7 @@ import { hasLead, listPublicPins } from "#data/people.ts";
 import { tidy } from "#data/tidy.ts";
 import { listed } from "#words/figures";
 import { now } from "./clock.ts";
+import { planDemoDays } from "./demoDay.ts";
 
 /**
  * Brings the database to the newest migration and a new house to its first rows; run by `./tumbek start`
@@ -30,6 +31,7 @@ async function setUp(db: Database, kind: string, reach: string): Promise<string 
     if (!house) await createHouse(db, { kind: "real", name: "", settings: USUAL_SETTINGS, createdAt: now() });
   } else if (!house) {
     await loadDemoHouse(db, now(), hashPassword);
+    await planDemoDays(db, now());
   }
   // Sign-ins end in real time, whatever the house's clock says.
   await tidy(db, new Date());

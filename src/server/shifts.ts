@@ -1,9 +1,13 @@
+import { v7 as uuidv7 } from "uuid";
+import { dayIn } from "#contract/days.ts";
 import type { ShiftCard, ShiftIce, ShiftItem, ShiftKept } from "#contract/shift.ts";
 import type { Act } from "#data/audit.ts";
 import { type CardHead, listCardHeads, readCards } from "#data/cards.ts";
 import { readShift, replaceShift, type ShiftAt, type ShiftDay } from "#data/shifts.ts";
 import { shiftCardOf } from "#scaling/cards";
 import { Refusal } from "./action.ts";
+import { benchOf } from "./bench.ts";
+import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { keptInProcess } from "./process.ts";
 
@@ -86,6 +90,38 @@ export async function saveList(
   }
   const { theirs } = saved.failure;
   return { revision: theirs.revision, theirs: kept(theirs) };
+}
+
+/** Tries before it is given up that others go on changing the same list. */
+const TRIES = 5;
+
+/**
+ * Puts a card on its site's list of today, at its end; one that stands there already is brewed once more.
+ *
+ * @returns how often it is on the list by now
+ */
+export async function putOnToday(
+  cardId: string,
+  by: Act & { readonly personId: string },
+): Promise<{ readonly batches: number }> {
+  const [card] = await readCards(database(), [cardId]);
+  const bench = card && (await benchOf(card.siteId));
+  if (!card || !bench) throw new Refusal("There is no such card.", { code: "notThere" });
+  if (card.draft || card.retired) {
+    throw new Refusal("A draft, or a card that was put away, goes on no list.", { code: "refused" });
+  }
+  const day = { siteId: card.siteId, day: dayIn(bench.site.timeZone, now()) };
+  for (let tries = 0; tries < TRIES; tries++) {
+    const { items, revision } = await readShift(database(), day);
+    const line = items.find((item) => item.cardId === cardId);
+    const batches = (line?.batches ?? 0) + 1;
+    const next = line
+      ? items.map((item) => (item === line ? { ...line, batches } : item))
+      : [...items, { id: uuidv7(), cardId, batches }];
+    const saved = await replaceShift(database(), day, { items: next, began: revision }, by);
+    if (saved.ok) return { batches };
+  }
+  throw new Refusal("Others are changing today's list at this moment: try again.", { code: "stale" });
 }
 
 function kept({ changedAt, items, ...rest }: ShiftAt): ShiftKept {

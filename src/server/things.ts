@@ -1,6 +1,7 @@
 import { type Aspect, stillTypical } from "#contract/aspects.ts";
+import type { AnyFigures, Figures, ThingKind } from "#contract/fields.ts";
 import { unsound } from "#contract/sound.ts";
-import type { AnyFigures, Figures, KeptThing, RemovedThing, ThingKind } from "#contract/things.ts";
+import type { KeptThing, RemovedThing } from "#contract/things.ts";
 import { learnRetention } from "#core/measure";
 import { cleanName } from "#core/people";
 import type { Result } from "#core/result";

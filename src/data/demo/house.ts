@@ -31,6 +31,10 @@ export async function loadDemoHouse(
     roastedOn: formatISO(subDays(now, roastedDaysAgo), { representation: "date" }),
   }));
   const opened = subDays(now, HISTORY_DAYS);
+  // Worked out before: a transaction that waits for it would be ended on a slow machine.
+  const history = demoHistory(now);
+  const standards = demoStandards(history, now);
+  const fits = demoFits(now);
   await transact(db, async (tx) => {
     await createHouse(tx, { kind: "demo", name: "Gannet Quay", settings: USUAL_SETTINGS, createdAt: now });
     await tx.insert(schema.people).values(people);
@@ -62,9 +66,8 @@ export async function loadDemoHouse(
     );
     await tx.insert(schema.recipes).values(RECIPES);
     await tx.insert(schema.recipeVersions).values(recipeVersions(now));
-    const history = demoHistory(now);
     await tx.insert(schema.batches).values(history);
-    await tx.insert(schema.standards).values(demoStandards(history, now));
-    await tx.insert(schema.fits).values(demoFits(now));
+    await tx.insert(schema.standards).values(standards);
+    await tx.insert(schema.fits).values(fits);
   });
 }

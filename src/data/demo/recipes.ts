@@ -1,5 +1,5 @@
 import { subDays } from "date-fns";
-import type { RecipeState } from "#contract/recipe.ts";
+import type { RecipeState } from "#contract/recipeKinds.ts";
 import { BLANK, type Recipe, type RecipePour } from "#core/recipe";
 import type * as schema from "#data/schema/index.ts";
 import { BARISTA, DEMO_IDS, demoId, LEAD } from "./bench.ts";

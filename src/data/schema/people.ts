@@ -10,7 +10,8 @@ import {
   unique,
   varchar,
 } from "drizzle-orm/mysql-core";
-import { type AuditAction, type AuditFields, type AuditSubject, SCOPES } from "#contract/people.ts";
+import type { AuditAction, AuditFields, AuditSubject } from "#contract/peopleKinds.ts";
+import { SCOPES } from "#contract/peopleKinds.ts";
 import { ROLES } from "#core/people";
 import { json } from "#data/json.ts";
 import { id, liveName, name, revision, time } from "./columns.ts";

@@ -1,6 +1,6 @@
 import { boolean, double, mysqlEnum, mysqlTable, primaryKey, smallint, unique } from "drizzle-orm/mysql-core";
 import type { KeptMove } from "#contract/bench.ts";
-import { RECIPE_STATES } from "#contract/recipe.ts";
+import { RECIPE_STATES } from "#contract/recipeKinds.ts";
 import type { Recipe } from "#core/recipe";
 import { json } from "#data/json.ts";
 import { coffees } from "./coffees.ts";

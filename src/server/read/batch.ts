@@ -5,6 +5,7 @@ import { findApprovable } from "#data/standards.ts";
 import { Refusal } from "#server/action.ts";
 import { benchOf } from "#server/bench.ts";
 import { database } from "#server/database.ts";
+import { readerTimes } from "#server/reader.ts";
 import { approvalOf } from "#server/standards.ts";
 import { printTime } from "#words/figures";
 import { placeTitle } from "#words/log";
@@ -17,14 +18,15 @@ export function readBatch(id: string, role: Role) {
     const batch = uuid.safeParse(id).success ? await findBatch(database(), id) : undefined;
     if (!batch) return undefined;
     const { timeZone } = ((await benchOf(batch.siteId)) ?? current).site;
+    const times = { ...(await readerTimes()), timeZone };
     const found = await findApprovable(database(), id);
     return {
-      batch: { ...batch, when: printTime(new Date(batch.at), timeZone) },
+      batch: { ...batch, when: printTime(new Date(batch.at), times) },
       approvals: (found?.approvals ?? []).map(({ standard, person }) => ({
         id: standard.id,
-        when: printTime(standard.at, timeZone),
+        when: printTime(standard.at, times),
         person,
-        retired: standard.retiredAt ? printTime(standard.retiredAt, timeZone) : undefined,
+        retired: standard.retiredAt ? printTime(standard.retiredAt, times) : undefined,
       })),
       approval:
         batch.approved || batch.removed || !may(role, "approve")

@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
-import type { ThingKind } from "#contract/things.ts";
+import type { ThingKind } from "#contract/fields.ts";
 import { readThings } from "#data/things.ts";
 import { canScale, chosenOf, firstState } from "#scaling/choice";
 import { worthNext } from "#scaling/sheet";

@@ -1,5 +1,6 @@
 import { uuid } from "#contract/card.ts";
 import { readCard } from "#data/cards.ts";
+import { queryOf } from "#scaling/choice";
 import { database } from "#server/database.ts";
 import { ownUrl, qrOf } from "#server/links.ts";
 import { printDay } from "#words/figures";
@@ -16,6 +17,7 @@ export async function readCardPage(id: string) {
     sheet,
     brewerGone,
     retired,
+    scaleHref: `/scale?${queryOf(sheet.chosen)}`,
     qr: qrOf(ownUrl(`/cards/${id}`)),
     made: printDay(createdAt, site.timeZone),
   };

@@ -1,6 +1,6 @@
 import type { CardLine, CardWhole } from "#contract/card.ts";
 import { uuid } from "#contract/card.ts";
-import type { ThingKind } from "#contract/things.ts";
+import type { ThingKind } from "#contract/fields.ts";
 import { type BatchFilter, readBatches } from "#data/batches.ts";
 import { listCards, readCard } from "#data/cards.ts";
 import { readEvents } from "#data/events.ts";

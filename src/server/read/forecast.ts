@@ -1,7 +1,9 @@
 import { readPairs } from "#data/batches.ts";
+import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
 import { watchedSince } from "#server/drift.ts";
 import { batchesToFit, forecastAt } from "#server/pairLog.ts";
+import { readerTimes } from "#server/reader.ts";
 import { printMoment } from "#words/figures";
 import { onBench } from "./onBench.ts";
 
@@ -26,6 +28,7 @@ export function readForecast(link: URLSearchParams) {
         ({ brewerId, grinderId }) => brewerId === link.get("brewer") && grinderId === link.get("grinder"),
       ) ?? pairs[0];
     if (!pair) return { siteId, pairs, shown: undefined };
+    const times = await readerTimes();
     const fit = bench.fits.find(
       ({ brewerId, grinderId }) => brewerId === pair.brewerId && grinderId === pair.grinderId,
     );
@@ -33,7 +36,7 @@ export function readForecast(link: URLSearchParams) {
       const forecast = forecastAt(batch, fit ?? UNFITTED);
       return {
         id: batch.id,
-        when: printMoment(batch.at, bench.site.timeZone),
+        when: printMoment(batch.at, now(), times),
         timeS: batch.measured.timeS,
         strengthPct: batch.measured.strengthPct,
         forecastTimeS: forecast?.timeS ?? null,

@@ -6,6 +6,7 @@ import { batchOfCard } from "#scaling/cards";
 import { batchFilter } from "#server/batches.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
+import { readerTimes } from "#server/reader.ts";
 import { cardTitle } from "#words/cards";
 import { printMoment } from "#words/figures";
 import { onBench } from "./onBench.ts";
@@ -15,13 +16,12 @@ export function readLog(link: URLSearchParams) {
   return onBench(async (bench) => {
     const { site, coffees, brewers, vessels, grinders } = bench;
     const batches = await readBatches(database(), site.id, batchFilter(link));
+    const times = await readerTimes();
     const page = batches.slice(0, LOG_PAGE);
-    const query = {
-      brewer: link.get("brewer") ?? "",
-      coffee: link.get("coffee") ?? "",
-      liked: link.get("liked") ?? "",
-    };
-    const filters = Object.entries(query).filter(([, value]) => value !== "");
+    const filters = ["brewer", "coffee", "liked"].flatMap((name) => {
+      const value = link.get(name);
+      return value ? [[name, value]] : [];
+    });
     const last = page.at(-1);
     const older = last && new URLSearchParams([...filters, ["before", last.at], ["beforeId", last.id]]);
     const csv = new URLSearchParams([...filters, ["site", site.id], ["as", "csv"]]);
@@ -36,8 +36,7 @@ export function readLog(link: URLSearchParams) {
         vessels: named(vessels),
         grinders: named(grinders),
       },
-      batches: page.map((batch) => ({ ...batch, when: printMoment(new Date(batch.at), site.timeZone) })),
-      query,
+      batches: page.map((batch) => ({ ...batch, when: printMoment(new Date(batch.at), now(), times) })),
       older: batches.length > LOG_PAGE ? `/log?${older}` : undefined,
       csv: `/api/v1/batches?${csv}`,
       card: cardId === null ? undefined : await cardToLog(cardId, bench),

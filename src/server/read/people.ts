@@ -1,6 +1,6 @@
 import { subDays } from "date-fns";
 import { uuid } from "#contract/card.ts";
-import { AUDIT_SUBJECTS } from "#contract/people.ts";
+import { AUDIT_SUBJECTS } from "#contract/peopleKinds.ts";
 import { AUDIT_PAGE, readAudit } from "#data/audit.ts";
 import { listOpenJobs } from "#data/jobs.ts";
 import { listPeople } from "#data/people.ts";
@@ -11,26 +11,26 @@ import { listTokens } from "#data/tokens.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
 import { isLoopback, ownAddresses, qrOf } from "#server/links.ts";
+import { readerTimes } from "#server/reader.ts";
 import { currentStation } from "#server/session.ts";
-import { currentBench } from "#server/site.ts";
-import { NO_ZONE, printTime } from "#words/figures";
+import { printTime } from "#words/figures";
 import type { Session } from "./session.ts";
 import { signInLines } from "./signInLines.ts";
 
 /** Who works here, on which tablets, with which tokens, and who is signed in. */
 export async function readPeople(session: Session) {
   const db = database();
-  const [people, sessions, stations, tokens, station, zone] = await Promise.all([
+  const [people, sessions, stations, tokens, station, times] = await Promise.all([
     listPeople(db),
     listSessions(db, new Date()),
     listStations(db),
     listTokens(db),
     currentStation(),
-    currentZone(),
+    readerTimes(),
   ]);
   const since = <Line extends { readonly createdAt: Date }>({ createdAt, ...line }: Line) => ({
     ...line,
-    since: printTime(createdAt, zone),
+    since: printTime(createdAt, times),
   });
   const publicPins = people.filter(({ publicPin, archived }) => publicPin !== null && !archived);
   return {
@@ -60,7 +60,6 @@ export async function readMe({ id, person }: Session) {
   return { signIns: signInLines(await listSessions(database(), new Date(), person.id), id) };
 }
 
-const ALL = "all";
 const MOST_PAGES = 10_000;
 const SINCE_DAYS = [1, 7, 30];
 
@@ -76,11 +75,11 @@ export async function readAuditPage(link: URLSearchParams) {
     ...(days && { from: subDays(now(), days) }),
   };
   const db = database();
-  const [lines, people, things, zone] = await Promise.all([
+  const [lines, people, things, times] = await Promise.all([
     readAudit(db, filter, page),
     listPeople(db),
     readThingNames(db),
-    currentZone(),
+    readerTimes(),
   ]);
   const names = new Map([...people, ...things].map(({ id, name }) => [id, name]));
   return {
@@ -88,7 +87,8 @@ export async function readAuditPage(link: URLSearchParams) {
       .slice(0, AUDIT_PAGE)
       .map(({ id, at, person, action, subject, subjectId, before, after }) => ({
         id,
-        at: printTime(at, zone),
+        moment: at.toISOString(),
+        at: printTime(at, times),
         who: person ?? "the house",
         action,
         subject,
@@ -97,7 +97,6 @@ export async function readAuditPage(link: URLSearchParams) {
         after,
       })),
     people: people.map(({ id, name }) => ({ id, name })),
-    filter: { who: who.success ? who.data : ALL, what: what ?? ALL, since: days ? String(days) : ALL },
     page,
     more: lines.length > AUDIT_PAGE,
   };
@@ -105,18 +104,12 @@ export async function readAuditPage(link: URLSearchParams) {
 
 /** Work that is not done yet, what is stuck first. */
 export async function readJobs() {
-  const [jobs, zone] = await Promise.all([listOpenJobs(database()), currentZone()]);
+  const [jobs, times] = await Promise.all([listOpenJobs(database()), readerTimes()]);
   return {
     jobs: jobs.map(({ askedAt, person, ...job }) => ({
       ...job,
       person: person ?? "the house",
-      askedAt: printTime(askedAt, zone),
+      askedAt: printTime(askedAt, times),
     })),
   };
-}
-
-/** The zone in which this browser's site reads times. */
-async function currentZone(): Promise<string> {
-  const bench = await currentBench();
-  return typeof bench === "string" ? NO_ZONE : bench.site.timeZone;
 }

@@ -1,7 +1,8 @@
 import type { Bench } from "#contract/bench.ts";
 import { dayIn, daysBetween } from "#contract/days.ts";
+import type { AnyFigures, ThingKind } from "#contract/fields.ts";
 import type { BlankRunRow, CoolingRow, DripRow, FlowRow, ReadingKind } from "#contract/measure.ts";
-import type { AnyFigures, RowOf, ThingKind } from "#contract/things.ts";
+import type { RowOf } from "#contract/things.ts";
 import { readYields } from "#data/batches.ts";
 import { readCare } from "#data/care.ts";
 import { readHouse } from "#data/house.ts";
@@ -10,6 +11,7 @@ import { readProposals } from "#data/proposals.ts";
 import { findThing, readThings, type Thing } from "#data/things.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
+import { readerTimes } from "#server/reader.ts";
 import { printDay, printTime } from "#words/figures";
 
 /** The site and its time zone, which every row of the bench is read with. */
@@ -120,13 +122,13 @@ export async function careRows(at: At) {
 
 export async function proposalRows(at: At) {
   const db = database();
-  const waiting = await readProposals(db, at.siteId);
+  const [waiting, times] = await Promise.all([readProposals(db, at.siteId), readerTimes()]);
   return Promise.all(
     waiting.map(async ({ id, at: when, person, measure }) => ({
       id,
       person,
       measure,
-      at: printTime(when, at.timeZone),
+      at: printTime(when, times),
       name: await nameOf(measure.of.id),
     })),
   );

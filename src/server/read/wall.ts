@@ -15,11 +15,13 @@ export function readWallPage(link: URLSearchParams) {
     const wall = await wallOf(bench, link.get("coffee") ?? "");
     if (!wall) return "unmeasured";
     const { coffee } = wall.plan;
-    switch (link.get("print")) {
+    switch (link.get("as")) {
       case "cards":
         return { as: "cards" as const, coffee, cards: cardsOf(bench, wall) };
       case "labels":
         return { as: "labels" as const, coffee, site: bench.site.name, labels: labelsOf(bench, wall) };
+      case "list":
+        return { as: "list" as const, view: viewOf(bench, wall) };
       default:
         return { as: "chart" as const, view: viewOf(bench, wall) };
     }

@@ -1,4 +1,4 @@
-import { THING_KINDS } from "#contract/things.ts";
+import { THING_KINDS } from "#contract/fields.ts";
 import { Refusal } from "#server/action.ts";
 import { csvOf } from "#server/csv.ts";
 import { benchFile } from "#server/read/files.ts";

@@ -1,0 +1,77 @@
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { must } from "#core/result";
+import { finished } from "#core/turns";
+import { benchFrom, readPieces } from "#data/bench.ts";
+import { listCards } from "#data/cards.ts";
+import { PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
+import { readShift } from "#data/shifts.ts";
+import { readQuery, serveAs } from "#scaling/choice";
+import { solveState } from "#scaling/sheet";
+import { wallInTurns, wallPlan } from "#scaling/wall";
+import { freshDatabase, noHash } from "#tests/database.ts";
+import { planDemoDays } from "./demoDay.ts";
+
+const NOW = new Date("2026-07-14T08:30:00Z");
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+
+beforeAll(async () => {
+  fresh = await freshDatabase("demo_day");
+  await loadDemoHouse(fresh.db, NOW, noHash);
+  await planDemoDays(fresh.db, NOW);
+});
+afterAll(() => fresh.drop());
+
+test("the demo house opens with cards of both sites, hot, iced and steeped, and none of them is a draft", async () => {
+  const [pier, loft] = await Promise.all([PIER_HEAD, ROPE_LOFT].map((site) => listCards(fresh.db, site)));
+  const drafts = [...pier!, ...loft!].filter(({ draft }) => draft);
+  expect(drafts.map(({ id, sheet }) => [id, sheet.result.checks])).toEqual([]);
+  const made = (cards: typeof pier) =>
+    cards!.map(({ sheet }) => (sheet.chosen.serve === "hot" ? "hot" : sheet.chosen.iced.method));
+  expect(made(pier).toSorted()).toEqual(["hot", "hot", "onIce", "steep"]);
+  expect(loft).toHaveLength(2);
+});
+
+test("every recipe that Scale is opened with is a sheet without a stop, iced as iced and pressed as pressed", async () => {
+  for (const site of [PIER_HEAD, ROPE_LOFT]) {
+    const bench = { ...benchFrom(await readPieces(fresh.db, site, undefined), site)!, today: "2026-07-14" };
+    for (const recipe of bench.recipes) {
+      const { state } = readQuery({ recipe: recipe.versionId }, bench);
+      const sheet = must(solveState(state, bench));
+      const stops = sheet.checks.filter(({ severity }) => severity === "stop");
+      expect([recipe.name, bench.site.name, stops]).toEqual([recipe.name, bench.site.name, []]);
+      expect(state).toMatchObject({ serve: recipe.serve, coffee: recipe.coffeeId });
+      const other = serveAs(state.serve === "hot" ? "iced" : "hot", state, bench);
+      const turned = must(solveState(other, bench)).checks.filter(({ severity }) => severity === "stop");
+      expect([recipe.name, bench.site.name, other.serve, turned]).toEqual([
+        recipe.name,
+        bench.site.name,
+        other.serve,
+        [],
+      ]);
+    }
+  }
+});
+
+test("on the demo's walls at most one forecast cell in ten is warned of", async () => {
+  const cells = [];
+  for (const site of [PIER_HEAD, ROPE_LOFT]) {
+    const bench = { ...benchFrom(await readPieces(fresh.db, site, undefined), site)!, today: "2026-07-14" };
+    for (const coffee of bench.coffees) {
+      cells.push(...finished(wallInTurns(bench, wallPlan(bench, coffee, {})!)));
+    }
+  }
+  const warned = cells.filter(
+    ({ made }) =>
+      "failure" in made || (made.ground === "forecast" && made.checks.length + made.warnings.length > 0),
+  );
+  expect(cells.length).toBeGreaterThan(50);
+  expect(warned.length / cells.length).toBeLessThanOrEqual(0.1);
+});
+
+test("today and tomorrow are planned", async () => {
+  for (const day of ["2026-07-14", "2026-07-15"]) {
+    const { items } = await readShift(fresh.db, { siteId: PIER_HEAD, day });
+    expect(items.length).toBeGreaterThan(2);
+  }
+});
