@@ -1,12 +1,14 @@
 "use client";
 
+import { useQuery } from "@tanstack/react-query";
 import Link from "next/link";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import type { CardSheet } from "#contract/card.ts";
 import type { CardEffect, SeenCard } from "#contract/cardEffect.ts";
 import { printNumber, printPct, printTime } from "#core/units";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
+import { askServer, queryClient } from "#ui/query.ts";
 import { type Printers, useUnits } from "#ui/units.tsx";
 import { cardTitle, stopsOf } from "#words/cards";
 import { printListDay, printSetting } from "#words/figures";
@@ -23,32 +25,27 @@ export interface Following {
   readonly again: () => void;
 }
 
-const NO_ANSWER = "What would become of the cards could not be worked out: the server did not answer.";
-
 /** Asks the server which cards follow, and keeps which of them are chosen. @param path where it answers with them */
 export function useFollowing(path: string): Following {
-  const [answer, setAnswer] = useState<{ effects?: readonly CardEffect[]; trouble?: string }>({});
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const [tries, setTries] = useState(0);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: each try asks anew
-  useEffect(() => {
-    const leaving = new AbortController();
-    setAnswer({});
-    fetch(path, { signal: leaving.signal })
-      .then(async (response) => {
-        const body = await response.json();
-        setAnswer(response.ok ? { effects: body } : { trouble: body.error?.message ?? NO_ANSWER });
-      })
-      .catch(() => leaving.signal.aborted || setAnswer({ trouble: NO_ANSWER }));
-    return () => leaving.abort();
-  }, [path, tries]);
-  const chosen = (answer.effects ?? []).flatMap(({ id, revision, after }) =>
+  const { data, error, refetch, isFetching } = useQuery(
+    {
+      queryKey: [path],
+      queryFn: ({ signal }) => askServer<readonly CardEffect[]>(path, signal),
+      // What others changed meanwhile is seen with every look.
+      staleTime: 0,
+      gcTime: 0,
+    },
+    queryClient,
+  );
+  const effects = isFetching ? undefined : data;
+  const chosen = (effects ?? []).flatMap(({ id, revision, after }) =>
     "stays" in after || left.has(id) ? [] : [{ id, revision }],
   );
   const toggle = (id: string, follows: boolean) =>
     setLeft((now) => new Set(follows ? [...now].filter((each) => each !== id) : [...now, id]));
-  const { effects, trouble } = answer;
-  return { effects, trouble, chosen, toggle, again: () => setTries((now) => now + 1) };
+  const trouble = error && !isFetching ? `What would become of the cards: ${error.message}` : undefined;
+  return { effects, trouble, chosen, toggle, again: () => void refetch() };
 }
 
 /** The cards that rest on what is changed, before and after: each follows, or is left as it is. */

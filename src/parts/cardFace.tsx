@@ -1,7 +1,8 @@
 "use client";
 
 import { Check, TriangleAlert } from "lucide-react";
-import { type CardSheet, icedMethodOf } from "#contract/card.ts";
+import type { CardSheet } from "#contract/card.ts";
+import { icedMethodOf } from "#contract/icedMethod.ts";
 import { FORECAST_VERSION } from "#core/brew";
 import { printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
@@ -19,6 +20,8 @@ export interface CardFaceProps {
   readonly qr: { readonly path: string; readonly size: number; readonly url: string };
   /** The day it was made, as it is read at the site. */
   readonly made: string;
+  /** One of several on a page that has a heading of its own. */
+  readonly among?: boolean;
 }
 
 /** More steps than these are set smaller on paper, so that a quarter of a page holds them. */
@@ -28,7 +31,8 @@ const HOT_BOXES = ["dose", "setting", "dial", "weighed out", "time", "liked?"] a
 const ICED_BOXES = [...HOT_BOXES, "made at", "throw away at"] as const;
 
 /** One batch, readable at arm's length, and printed on a quarter of a page. */
-export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
+export function CardFace({ draft, site, sheet, qr, made, among = false }: CardFaceProps) {
+  const Heading = among ? "h2" : "h1";
   const units = useUnits();
   const { rounded } = sheet.result;
   const { madeWith, dial, input, forecast } = sheet;
@@ -62,9 +66,9 @@ export function CardFace({ draft, site, sheet, qr, made }: CardFaceProps) {
     >
       <header className="flex items-start justify-between gap-3">
         <div>
-          <h1 className="text-2xl">
+          <Heading className="text-2xl">
             {madeWith.coffee}, {input.serve}
-          </h1>
+          </Heading>
           <p className="text-quiet text-sm">
             {site}: {madeWith.recipe}{" "}
             {steeped ? "steeped cold" : `on ${madeWith.brewer}, into ${madeWith.vessel}`}

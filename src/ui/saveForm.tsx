@@ -2,6 +2,7 @@
 
 import type { FormEvent, ReactNode } from "react";
 import { Button } from "./button.tsx";
+import { Working } from "./working.tsx";
 
 interface SaveFormProps {
   readonly save: string;
@@ -20,11 +21,12 @@ export function SaveForm({ save, busy, onSave, onDone, children }: SaveFormProps
   return (
     <form onSubmit={submit} className="flex flex-col gap-3 rounded-panel bg-worktop p-3">
       {children}
-      <div className="flex gap-2">
+      <div className="flex items-center gap-2">
         <Button type="submit" look="main" disabled={busy}>
           {save}
         </Button>
         <Button onClick={onDone}>Cancel</Button>
+        {busy && <Working says="Saving …" />}
       </div>
     </form>
   );

@@ -1,14 +1,16 @@
 "use client";
 
 import { createContext, type ReactNode, useContext, useMemo, useState } from "react";
-import { printLiquid, printMass, printRatio, printTemp } from "#core/units";
-import { UNITS_COOKIE, type Units } from "./unitsCookie.ts";
+import { UNITS_COOKIE, type Units } from "#contract/readerUnits.ts";
+import { printClock, printLiquid, printMass, printRatio, printTemp } from "#core/units";
 
 const YEAR_S = 31_536_000;
 const RATIO_MARKS = { "1:n": "n", "g/l": "gl", "g/fl oz": "goz" } as const;
 
-function keep({ mass, temp, ratio }: Units): void {
-  const value = [mass, temp === "°F" ? "F" : "C", RATIO_MARKS[ratio]].join("|");
+function keep({ mass, temp, ratio, clock }: Units): void {
+  const value = [mass, temp === "°F" ? "F" : "C", RATIO_MARKS[ratio], clock === "12 h" ? "12" : "24"].join(
+    "|",
+  );
   // biome-ignore lint/suspicious/noDocumentCookie: the server reads it with the next page; the newer interface is not in every browser
   document.cookie = `${UNITS_COOKIE}=${value}; path=/; max-age=${YEAR_S}; samesite=lax`;
 }
@@ -19,6 +21,8 @@ export interface Printers extends Units {
   readonly printLiquid: (massG: number) => string;
   readonly printTemp: (tempC: number) => string;
   readonly printRatio: (ratio: number) => string;
+  /** A time of the day, of minutes since midnight. */
+  readonly printClock: (min: number) => string;
 }
 
 const Context = createContext<Printers | undefined>(undefined);
@@ -43,6 +47,7 @@ export function UnitsProvider({
       printLiquid: (massG) => printLiquid(massG, units.mass, { decimals: units.mass === "g" ? 0 : 1 }),
       printTemp: (tempC) => printTemp(tempC, units.temp),
       printRatio: (ratio) => printRatio(ratio, units.ratio),
+      printClock: (min) => printClock(min, units.clock),
     }),
     [units],
   );

@@ -19,7 +19,7 @@ export function useAct() {
     return sent;
   };
   const at = (field: string) => (trouble?.field === field ? trouble.message : undefined);
-  return { act, at, busy };
+  return { act, at, trouble, busy };
 }
 
 /** Draws the page anew with what the server has now; done when it stands there, or when its place is gone. */

@@ -1,9 +1,10 @@
 "use client";
 
 import { useRouter } from "next/navigation";
+import { ToggleGroup } from "radix-ui";
 import { type ReactNode, useTransition } from "react";
-import { RATIO_UNITS, type RatioUnit } from "#core/units";
-import { Choice } from "#ui/choice.tsx";
+import { MASS_UNITS, RATIO_UNITS, TEMP_UNITS } from "#core/units";
+import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { chooseSite } from "./actions.ts";
@@ -36,25 +37,25 @@ export function Head({ site, sites, who }: HeadProps) {
           }
         />
       )}
-      <fieldset className="flex items-center gap-1 text-sm">
+      <fieldset className="flex items-center gap-1.5 text-sm max-sm:gap-0.5">
         <legend className="sr-only">Units</legend>
-        <UnitToggle
+        <UnitSwitch
           name="weight"
           value={units.mass}
-          other={units.mass === "g" ? "oz" : "g"}
-          onClick={() => units.set({ ...units, mass: units.mass === "g" ? "oz" : "g" })}
+          options={MASS_UNITS}
+          onChange={(mass) => units.set({ ...units, mass })}
         />
-        <UnitToggle
+        <UnitSwitch
           name="temperature"
           value={units.temp}
-          other={units.temp === "°C" ? "°F" : "°C"}
-          onClick={() => units.set({ ...units, temp: units.temp === "°C" ? "°F" : "°C" })}
+          options={TEMP_UNITS}
+          onChange={(temp) => units.set({ ...units, temp })}
         />
-        <UnitToggle
+        <UnitSwitch
           name="ratio"
           value={units.ratio}
-          other={after(units.ratio)}
-          onClick={() => units.set({ ...units, ratio: after(units.ratio) })}
+          options={RATIO_UNITS}
+          onChange={(ratio) => units.set({ ...units, ratio })}
         />
       </fieldset>
       <div className="ml-auto flex min-w-0 items-center gap-2 max-sm:gap-0">
@@ -65,27 +66,38 @@ export function Head({ site, sites, who }: HeadProps) {
   );
 }
 
-/** The next way to say a ratio. */
-function after(ratio: RatioUnit): RatioUnit {
-  return RATIO_UNITS[(RATIO_UNITS.indexOf(ratio) + 1) % RATIO_UNITS.length]!;
-}
-
-interface UnitToggleProps {
+interface UnitSwitchProps<Unit extends string> {
+  /** What is read in it. */
   readonly name: string;
-  readonly value: string;
-  readonly other: string;
-  readonly onClick: () => void;
+  readonly value: Unit;
+  readonly options: readonly Unit[];
+  readonly onChange: (unit: Unit) => void;
 }
 
-function UnitToggle({ name, value, other, onClick }: UnitToggleProps) {
+/** The units side by side, the chosen one lit; on a phone there is room for that one alone, and a tap turns to the next. */
+function UnitSwitch<Unit extends string>({ name, value, options, onChange }: UnitSwitchProps<Unit>) {
+  const next = options[(options.indexOf(value) + 1) % options.length]!;
   return (
-    <button
-      type="button"
-      onClick={onClick}
-      aria-label={`${name} in ${value}, change to ${other}`}
-      className="min-h-10 min-w-11 rounded-panel px-2 text-quiet hover:bg-rim/10 max-sm:min-w-9 max-sm:px-1"
+    <ToggleGroup.Root
+      type="single"
+      aria-label={`${name} is read in`}
+      value={value}
+      // The chosen one pressed again means the next.
+      onValueChange={(unit) => onChange(unit ? (unit as Unit) : next)}
+      className="flex items-center rounded-full border-2 border-rim/50 bg-worktop p-0.5 hover:border-rim"
     >
-      {value}
-    </button>
+      {options.map((unit) => (
+        <ToggleGroup.Item
+          key={unit}
+          value={unit}
+          aria-label={`${name} in ${unit}`}
+          data-small
+          title={unit === value ? `${name} in ${unit}: press for ${next}` : `${name} in ${unit}`}
+          className="min-h-8 min-w-8 rounded-full px-2 text-quiet data-[state=on]:bg-rim data-[state=on]:font-semibold data-[state=on]:text-enamel pointer-coarse:min-h-11 pointer-coarse:min-w-11 max-sm:min-w-9! max-sm:px-1 max-md:data-[state=off]:hidden"
+        >
+          {unit}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
   );
 }

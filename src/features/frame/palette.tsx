@@ -4,16 +4,12 @@ import { Search } from "lucide-react";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
+import { isTyping } from "./isTyping.ts";
 
 const load = () => import("./paletteDialog.tsx");
 
 /** Not part of the first load: fetched once the page stands, so that it is there when "/" is pressed. */
 const PaletteDialog = dynamic(load, { ssr: false });
-
-/** A field is being typed in: keys are letters there, not commands. */
-function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && target.closest("input, textarea, [contenteditable]") !== null;
-}
 
 /** Find or do, on "/". */
 export function Palette() {

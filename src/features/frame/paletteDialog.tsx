@@ -1,9 +1,12 @@
 "use client";
 
+import { useQuery } from "@tanstack/react-query";
 import { Command } from "cmdk";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { settle, useCounter } from "#ui/counter.tsx";
-import { type Found, findAnything } from "./actions.ts";
+import { queryClient } from "#ui/query.ts";
+import { openedLately } from "#ui/trail.ts";
+import { findAnything } from "./actions.ts";
 
 interface PaletteDialogProps {
   readonly onOpen: (open: boolean) => void;
@@ -32,13 +35,21 @@ const HEADINGS = { recipes: "Recipes", cards: "Cards" } as const;
 
 /** Everything that can be found or done, narrowed by what is typed. */
 export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
-  const { may } = useCounter();
-  const [found, setFound] = useState<Readonly<Record<"recipes" | "cards", readonly Found[]>>>();
-  useEffect(() => {
-    // Without an answer there are still the places to go to.
-    settle(findAnything()).then((sent) => sent.ok && setFound(sent.data));
-  }, []);
-  const item = "flex min-h-10 cursor-pointer items-center rounded-md px-3 data-[selected=true]:bg-rim/15";
+  const { may, person } = useCounter();
+  const [lately] = useState(() => openedLately(person.id));
+  // Without an answer there are still the places to go to.
+  const { data: found } = useQuery(
+    {
+      queryKey: ["findAnything", person.id],
+      queryFn: async () => {
+        const sent = await settle(findAnything());
+        if (!sent.ok) throw new Error(sent.trouble.message);
+        return sent.data;
+      },
+    },
+    queryClient,
+  );
+  const item = "flex min-h-12 cursor-pointer items-center rounded-md px-3 data-[selected=true]:bg-rim/15";
   return (
     <Command.Dialog
       open
@@ -54,6 +65,20 @@ export default function PaletteDialog({ onOpen, onGo }: PaletteDialogProps) {
       />
       <Command.List className="max-h-80 overflow-auto">
         <Command.Empty className="p-3 text-quiet">Nothing by that name.</Command.Empty>
+        {lately.length > 0 && (
+          <Command.Group heading="Lately">
+            {lately.map(({ href, text }) => (
+              <Command.Item
+                key={href}
+                value={`lately ${text} ${href}`}
+                className={item}
+                onSelect={() => onGo(href)}
+              >
+                {text}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
         <Command.Group heading="Go to">
           {PLACES.filter(({ right }) => may(right)).map(({ href, text }) => (
             <Command.Item key={href} className={item} onSelect={() => onGo(href)}>

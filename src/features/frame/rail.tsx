@@ -1,7 +1,7 @@
 "use client";
 
-import { BookOpen, CalendarClock, NotebookPen, PanelTop, Ruler, Scale } from "lucide-react";
-import Link from "next/link";
+import { BookOpen, CalendarClock, type LucideIcon, NotebookPen, PanelTop, Ruler, Scale } from "lucide-react";
+import Link, { useLinkStatus } from "next/link";
 import { usePathname } from "next/navigation";
 
 const PLACES = [
@@ -12,6 +12,21 @@ const PLACES = [
   { href: "/shift", name: "Shift", Icon: CalendarClock },
   { href: "/log", name: "Log", Icon: NotebookPen },
 ] as const;
+
+/** A place's icon, which gives way to a sign of work while its page is on its way. */
+function PlaceIcon({ Icon }: { readonly Icon: LucideIcon }) {
+  const { pending } = useLinkStatus();
+  return (
+    <span className="relative flex size-6 items-center justify-center">
+      <Icon size={22} aria-hidden className={pending ? "opacity-40" : ""} />
+      {pending && (
+        <span aria-hidden className="late absolute inset-0">
+          <span className="turning block size-full rounded-full border-2 border-current border-t-transparent" />
+        </span>
+      )}
+    </span>
+  );
+}
 
 /** The job in its order. */
 export function Rail() {
@@ -28,7 +43,7 @@ export function Rail() {
           aria-current={path.startsWith(href) ? "page" : undefined}
           className="flex min-h-14 flex-col items-center justify-center gap-1 rounded-panel px-2 text-sm aria-[current]:bg-white aria-[current]:font-semibold aria-[current]:text-rail max-sm:flex-1"
         >
-          <Icon size={22} aria-hidden />
+          <PlaceIcon Icon={Icon} />
           {name}
         </Link>
       ))}

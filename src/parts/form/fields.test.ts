@@ -1,25 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { FIELDS, type NumberField, THING_KINDS } from "#contract/things.ts";
+import { FIELDS, type NumberField, THING_KINDS } from "#contract/fields.ts";
 import { must } from "#core/result";
-import { printLiquid, printMass, printRatio, printTemp } from "#core/units";
-import type { Printers } from "#ui/units.tsx";
+import { READER, readerOf } from "#tests/reader.ts";
 import { readField, textOf } from "./fields.ts";
 
-/** A reader's units, as the page hands them on. */
-function readerOf(mass: "g" | "oz", temp: "°C" | "°F"): Printers {
-  return {
-    mass,
-    temp,
-    ratio: "1:n",
-    set: () => {},
-    printMass: (massG) => printMass(massG, mass),
-    printLiquid: (massG) => printLiquid(massG, mass, { decimals: mass === "g" ? 0 : 1 }),
-    printTemp: (tempC) => printTemp(tempC, temp),
-    printRatio: (ratio) => printRatio(ratio),
-  };
-}
-const READER = readerOf("g", "°C");
 const numberFields = THING_KINDS.flatMap((kind) =>
   Object.entries(FIELDS[kind]).flatMap(([name, spec]) =>
     spec.type === "number" ? [{ what: `${kind}.${name}`, spec: spec as NumberField }] : [],
