@@ -3,9 +3,9 @@ import { loggedBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS, calcError, jsonSchemaOf, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
 import { cardLine, cardWhole, uuid } from "#contract/card.ts";
 import { eventPage } from "#contract/event.ts";
+import { THING_KINDS } from "#contract/fields.ts";
 import { importAnswer, recipeFile } from "#contract/recipeFile.ts";
 import { isoDay, shiftKept, shiftList, shiftSaved } from "#contract/shift.ts";
-import { THING_KINDS } from "#contract/things.ts";
 import { wallChart } from "#contract/wall.ts";
 
 const error = { $ref: "#/components/schemas/Error" };

@@ -13,11 +13,11 @@ const unheard = () => {};
 
 test("first: the ladder, and the picked setting with its curves", () => {
   const { ladder, picked } = must(createForecaster(async () => false).first(ASKING));
-  const rule = ladder.rungs.find(({ by }) => by === "rule");
-  expect(picked.setting).toBe(rule?.at.setting);
+  const best = ladder.rungs.find(({ by }) => by === ladder.best);
+  expect(picked.setting).toBe(best?.at.setting);
   const outlook = must(picked.outlook);
   expect(outlook.curves.timeS.at(-1)).toBe(outlook.brew.brewTimeS);
-  expect(must(rule!.outlook)).toEqual({ ...outlook, curves: undefined });
+  expect(must(best!.outlook)).toEqual({ ...outlook, curves: undefined });
 });
 
 test("a setting by hand is taken as it is; an answer without a rung gives way to the next best", () => {

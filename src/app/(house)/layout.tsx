@@ -2,12 +2,12 @@ import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { sessionOrDoor } from "#app/guarded.tsx";
 import { USUAL_SETTINGS } from "#contract/house.ts";
+import { UNITS_COOKIE, unitsFrom } from "#contract/readerUnits.ts";
 import { CounterProvider, Who } from "#features/counter/index.ts";
 import { Frame, Trouble } from "#features/frame/index.ts";
 import { IDLE_MIN } from "#server/session.ts";
 import { currentBench } from "#server/site.ts";
 import { UnitsProvider } from "#ui/units.tsx";
-import { UNITS_COOKIE, unitsFrom } from "#ui/unitsCookie.ts";
 
 /** The frame around every place, for the site that this browser works at and who is signed in. */
 export default async function HouseLayout({ children }: { readonly children: ReactNode }) {

@@ -3,27 +3,17 @@
 import { useMemo } from "react";
 import type { BlankRunRow } from "#contract/measure.ts";
 import { type Delivery, fitDelivery } from "#core/measure";
-import { ok } from "#core/result";
-import { parseLiquid, printNumber } from "#core/units";
 import { Chart } from "#parts/chart.tsx";
+import { FIGURE_KINDS } from "#ui/figure/kinds.ts";
 import { useUnits } from "#ui/units.tsx";
 import { printSetting } from "#words/figures";
-import { Readings, TICKED } from "./readings.tsx";
+import { WEIGHED } from "./measured.ts";
+import { printDelivery } from "./printed.ts";
+import { LeftOut, Readings } from "./readings.tsx";
 import type { BrewerRow } from "./rows.ts";
-import { weighedIn, within } from "./typed.ts";
 
-const SLOPE_DECIMALS = 3;
 /** One run of a kind is scatter. */
 const LEAST_OF_A_KIND = 2;
-
-/** A brewer's delivery for a setting, in words. */
-export function printDelivery(
-  { slope, interceptG }: Pick<Delivery, "slope" | "interceptG">,
-  printG: (massG: number) => string,
-): string {
-  const off = interceptG < 0 ? `− ${printG(-interceptG)}` : `+ ${printG(interceptG)}`;
-  return `${printNumber(slope, SLOPE_DECIMALS)} × what is set ${off}`;
-}
 
 interface BlankRunsProps {
   readonly brewer: BrewerRow;
@@ -67,11 +57,7 @@ export function BlankRuns({ brewer, onDone }: BlankRunsProps) {
           name: "setG",
           label: "set",
           help: "such as 2.4 l",
-          parse: within((text) => parseLiquid(text, "l"), {
-            least: minSettingG,
-            most: maxSettingG,
-            print: printSetting,
-          }),
+          measured: { kind: FIGURE_KINDS.setting, bounds: [minSettingG, maxSettingG] },
           print: printSetting,
         },
         {
@@ -79,14 +65,12 @@ export function BlankRuns({ brewer, onDone }: BlankRunsProps) {
           label: "weighed",
           instrument: "scale",
           help: "water only, no coffee",
-          parse: weighedIn(units),
+          measured: WEIGHED,
           print: units.printLiquid,
         },
         {
           name: "cold",
           label: "cold start",
-          tick: true,
-          parse: (text) => ok(text === TICKED ? 1 : 0),
           print: (cold) => (cold ? "cold" : "warm"),
         },
       ]}
@@ -165,8 +149,4 @@ function RunsChart({ rows }: { readonly rows: readonly BlankRunRow[] }) {
     ];
   }, [rows]);
   return series && <Chart label="Blank runs" x={X} y={Y} series={series} />;
-}
-
-export function LeftOut({ children }: { readonly children: string }) {
-  return <span className="font-semibold text-due">{children}, left out</span>;
 }

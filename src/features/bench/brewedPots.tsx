@@ -3,19 +3,12 @@
 import { useState } from "react";
 import type { BrewedPotRow } from "#contract/measure.ts";
 import { type LoggedYield, learnRetention } from "#core/measure";
-import { parseLiquid, parseParts, printNumber } from "#core/units";
+import { printNumber } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
-import { LeftOut } from "./blankRuns.tsx";
-import { Readings } from "./readings.tsx";
+import { POURED, WEIGHED } from "./measured.ts";
+import { KEPT_DECIMALS, printKept } from "./printed.ts";
+import { LeftOut, Readings } from "./readings.tsx";
 import type { BrewerRow } from "./rows.ts";
-import { WEIGHED_G, weighedIn, within } from "./typed.ts";
-
-const KEPT_DECIMALS = 2;
-
-/** Liquid retained, in words. */
-export function printKept(retentionGPerG: number): string {
-  return `${printNumber(retentionGPerG, KEPT_DECIMALS)} g per g of coffee`;
-}
 
 interface BrewedPotsProps {
   readonly brewer: BrewerRow;
@@ -52,7 +45,6 @@ export function BrewedPots({ brewer, onDone }: BrewedPotsProps) {
       </label>
     );
   };
-  const mass = weighedIn(units);
   return (
     <Readings
       what={`${brewer.figures.name}'s brewed pots`}
@@ -60,18 +52,21 @@ export function BrewedPots({ brewer, onDone }: BrewedPotsProps) {
       allowNone={brewer.yields.length > 0}
       revision={brewer.revision}
       columns={[
-        { name: "doseG", label: "coffee", instrument: "scale", parse: mass, print: units.printMass },
+        { name: "doseG", label: "coffee", instrument: "scale", measured: WEIGHED, print: units.printMass },
         {
           name: "waterG",
           label: "water",
           help: "bypass too",
-          parse: within((text) => parseParts(text, (part) => parseLiquid(part, units.mass)), {
-            ...WEIGHED_G,
-            print: units.printLiquid,
-          }),
+          measured: POURED,
           print: units.printLiquid,
         },
-        { name: "yieldG", label: "came out", instrument: "scale", parse: mass, print: units.printLiquid },
+        {
+          name: "yieldG",
+          label: "came out",
+          instrument: "scale",
+          measured: WEIGHED,
+          print: units.printLiquid,
+        },
       ]}
       verdict={{ label: "kept, g per g", say: keptBy }}
       summary={summary}

@@ -1,19 +1,15 @@
 "use client";
 
-import type { Figures, RowOf } from "#contract/things.ts";
-import type { Basket } from "#core/brew";
+import type { Figures } from "#contract/fields.ts";
+import type { RowOf } from "#contract/things.ts";
 import { printNumber, printPct } from "#core/units";
-import { BasketDrawing } from "#parts/basketDrawing.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { OPTION_WORDS } from "#words/bench";
 import { printSetting } from "#words/figures";
-import { BlankRuns, printDelivery } from "./blankRuns.tsx";
-import { BrewedPots, printKept } from "./brewedPots.tsx";
 import { useSite } from "./context.tsx";
-import { Drip } from "./drip.tsx";
-import { Flows } from "./flows.tsx";
+import { BlankRuns, BrewedPots, CutAway, Drip, Flows } from "./measures.ts";
+import { printDelivery, printKept } from "./printed.ts";
 import type { BrewerRow } from "./rows.ts";
-import type { Besides } from "./thingForm.tsx";
 import { Things } from "./things.tsx";
 
 /** Brewers: basket, delivery, spray, and liquid that the bed keeps. */
@@ -95,9 +91,6 @@ export function Brewers({ brewers }: { readonly brewers: readonly BrewerRow[] })
 
 const WORK = { batch: "batches of", hand: "poured by hand,", press: "steeped and pressed," } as const;
 
-/** A usual coffee, where none is chosen yet. */
-const USUAL_DENSITY = 0.4;
-
 /** The basket's shape, all to one scale. */
 function SmallBasket({ topDiameterMm, bottomDiameterMm, heightMm }: Figures<"brewer">) {
   const WIDTH = 48;
@@ -121,17 +114,3 @@ function SmallBasket({ topDiameterMm, bottomDiameterMm, heightMm }: Figures<"bre
 
 /** The drawn width of a list's pictures, unless a basket is larger. */
 const MOST_MM = 170;
-
-/** The basket as it is typed, with its most coffee in it. */
-function CutAway({ read }: Besides) {
-  const { shape, topDiameterMm, bottomDiameterMm, heightMm, doseMaxG } = read;
-  const numbers = [topDiameterMm, bottomDiameterMm, heightMm, doseMaxG];
-  if (
-    !numbers.every((each) => typeof each === "number") ||
-    Number(topDiameterMm) < Number(bottomDiameterMm)
-  ) {
-    return null;
-  }
-  const basket = { shape, topDiameterMm, bottomDiameterMm, heightMm } as unknown as Basket;
-  return <BasketDrawing basket={basket} doseG={Number(doseMaxG)} densityGPerMl={USUAL_DENSITY} />;
-}

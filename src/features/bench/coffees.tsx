@@ -1,18 +1,13 @@
 "use client";
 
 import type { RowOf } from "#contract/things.ts";
-import { parseLiquid, printLiquid, printNumber } from "#core/units";
-import { printValue } from "#parts/fields.ts";
+import { printValue } from "#parts/form/fields.ts";
 import { useUnits } from "#ui/units.tsx";
 import { useSite } from "./context.tsx";
-import { NewBag } from "./newBag.tsx";
+import { NewBag, WeighBeans } from "./measures.ts";
+import { printDensity } from "./printed.ts";
 import type { CoffeeRow } from "./rows.ts";
 import { Things } from "./things.tsx";
-import { TwoWeighings } from "./twoWeighings.tsx";
-import { weighedIn, within } from "./typed.ts";
-
-const DECIMALS = 3;
-const printDensity = (gPerMl: number) => `${printNumber(gPerMl, DECIMALS)} g/ml`;
 
 /** The house's coffees: how deep a bed they make follows from how dense they are. */
 export function Coffees({ coffees }: { readonly coffees: readonly CoffeeRow[] }) {
@@ -52,49 +47,6 @@ export function Coffees({ coffees }: { readonly coffees: readonly CoffeeRow[] })
         { verb: "Weigh beans", form: (onDone) => <WeighBeans coffee={row} onDone={onDone} /> },
         { verb: "New bag", form: (onDone) => <NewBag coffee={row} onDone={onDone} /> },
       ]}
-    />
-  );
-}
-
-/** A cup that beans are weighed in, ml. */
-const CUP = { least: 1, most: 20_000 };
-
-interface WeighBeansProps {
-  readonly coffee: RowOf<"coffee">;
-  readonly onDone: () => void;
-}
-
-/** Beans in a cup of known volume, levelled and not pressed. */
-export function WeighBeans({ coffee, onDone }: WeighBeansProps) {
-  const units = useUnits();
-  const { name, densityGPerMl } = coffee.figures;
-  return (
-    <TwoWeighings
-      what={name}
-      revision={coffee.revision}
-      first={{
-        label: "the cup holds",
-        help: "weighed with water: 1 g is 1 ml",
-        field: "volumeMl",
-        parse: within((text) => parseLiquid(text, "ml"), { ...CUP, print: (ml) => printLiquid(ml, "ml") }),
-      }}
-      second={{
-        label: "beans in it",
-        help: "levelled, not pressed",
-        field: "massG",
-        parse: weighedIn(units),
-      }}
-      figure={{
-        name: "densityGPerMl",
-        was: densityGPerMl,
-        from: (volumeMl, massG) => massG / volumeMl,
-        print: printDensity,
-      }}
-      measured={(volumeMl, massG, revision) => ({
-        what: "density",
-        of: { id: coffee.id, revision, massG, volumeMl },
-      })}
-      onDone={onDone}
     />
   );
 }

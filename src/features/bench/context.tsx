@@ -3,9 +3,9 @@
 import { createContext, type ReactNode, useContext, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
+import type { RefField } from "#contract/fields.ts";
 import type { Measure } from "#contract/measure.ts";
-import type { RefField } from "#contract/things.ts";
-import type { Named } from "#parts/specField.tsx";
+import type { Named } from "#parts/form/schema.ts";
 import { useCounter } from "#ui/counter.tsx";
 import { keepMeasure, proposeMeasure } from "./actions.ts";
 

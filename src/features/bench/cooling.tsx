@@ -3,29 +3,21 @@
 import { useMemo } from "react";
 import type { CoolingRow } from "#contract/measure.ts";
 import { coolingTempC, fitCooling } from "#core/measure";
-import { parseTemp, parseTime, printNumber, printTime } from "#core/units";
+import { printNumber, printTime } from "#core/units";
 import { Chart } from "#parts/chart.tsx";
+import { FIGURE_KINDS } from "#ui/figure/kinds.ts";
 import { useUnits } from "#ui/units.tsx";
 import { coolingSentence } from "#words/bench";
 import { useSite } from "./context.tsx";
+import { coolsTo } from "./printed.ts";
 import { Readings } from "./readings.tsx";
 import type { VesselRow } from "./rows.ts";
-import { within } from "./typed.ts";
 
-/** Temperature at which a full pot is first served, °C, and the time after which it is asked about, s. */
-const FRESH_C = 85;
-const HOUR_S = 3600;
 const MIN_S = 60;
 /** Nobody serves what stood longer. */
 const TWO_DAYS_S = 172_800;
 /** Points of the drawn curve. */
 const CURVE_POINTS = 40;
-
-/** A fresh pot's temperature after an hour, in words. */
-export function coolsTo(ratePerS: number, roomC: number, printTemp: (tempC: number) => string): string {
-  const after = coolingTempC({ ratePerS, startC: FRESH_C }, roomC, HOUR_S);
-  return `cools from ${printTemp(FRESH_C)} to ${printTemp(after)} in an hour`;
-}
 
 interface CoolingProps {
   readonly vessel: VesselRow;
@@ -58,18 +50,14 @@ export function Cooling({ vessel, onDone }: CoolingProps) {
           name: "atS",
           label: "after",
           help: "minutes: 30, or 1:05:00",
-          parse: within((text) => parseTime(text, "min"), { least: 0, most: TWO_DAYS_S, print: printTime }),
+          measured: { kind: FIGURE_KINDS.standing, bounds: [0, TWO_DAYS_S] },
           print: printTime,
         },
         {
           name: "tempC",
           label: "temperature",
           instrument: "thermometer",
-          parse: within((text) => parseTemp(text, units.temp), {
-            least: 0,
-            most: 100,
-            print: units.printTemp,
-          }),
+          measured: { kind: FIGURE_KINDS["°C"], bounds: [0, 100] },
           print: units.printTemp,
         },
       ]}

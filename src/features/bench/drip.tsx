@@ -2,13 +2,12 @@
 
 import type { DripRow } from "#contract/measure.ts";
 import { dripDrop } from "#core/measure";
-import { ok } from "#core/result";
-import { parseTemp, printNumber } from "#core/units";
+import { printNumber } from "#core/units";
+import { FIGURE_KINDS } from "#ui/figure/kinds.ts";
 import { useUnits } from "#ui/units.tsx";
 import { dripSentence } from "#words/bench";
-import { Readings, TICKED } from "./readings.tsx";
+import { Readings } from "./readings.tsx";
 import type { BrewerRow } from "./rows.ts";
-import { within } from "./typed.ts";
 
 interface DripProps {
   readonly brewer: BrewerRow;
@@ -18,8 +17,6 @@ interface DripProps {
 /** A thermometer in the brew water and in what drips: by how much it cools before it meets the ice. */
 export function Drip({ brewer, onDone }: DripProps) {
   const units = useUnits();
-  const temp = (least: number) =>
-    within((text) => parseTemp(text, units.temp), { least, most: 100, print: units.printTemp });
   const summary = (rows: readonly DripRow[]) => {
     const drop = dripDrop(rows);
     if (!drop.ok) return dripSentence(drop.failure);
@@ -56,21 +53,19 @@ export function Drip({ brewer, onDone }: DripProps) {
             name: "waterTempC",
             label: "brew water",
             instrument: "thermometer",
-            parse: temp(20),
+            measured: { kind: FIGURE_KINDS["°C"], bounds: [20, 100] },
             print: units.printTemp,
           },
           {
             name: "dripTempC",
             label: "what drips",
             instrument: "thermometer",
-            parse: temp(0),
+            measured: { kind: FIGURE_KINDS["°C"], bounds: [0, 100] },
             print: units.printTemp,
           },
           {
             name: "beside",
             label: "brewed beside, read in its server",
-            tick: true,
-            parse: (text) => ok(text === TICKED ? 1 : 0),
             print: (value) => (value === 1 ? "beside" : "onto the ice"),
           },
         ]}

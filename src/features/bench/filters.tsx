@@ -2,7 +2,7 @@
 
 import type { RowOf } from "#contract/things.ts";
 import { printNumber } from "#core/units";
-import { printValue } from "#parts/fields.ts";
+import { printValue } from "#parts/form/fields.ts";
 import { useUnits } from "#ui/units.tsx";
 import { useSite } from "./context.tsx";
 import { Things } from "./things.tsx";

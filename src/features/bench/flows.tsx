@@ -1,21 +1,12 @@
 "use client";
 
 import type { FlowRow } from "#contract/measure.ts";
-import { fail, ok } from "#core/result";
-import { parseLiquid, parseNumber, parsePct, parseTime, printNumber, printPct, printTime } from "#core/units";
+import { printNumber, printPct, printTime } from "#core/units";
+import { FIGURE_KINDS } from "#ui/figure/kinds.ts";
 import { printSetting } from "#words/figures";
 import { Readings } from "./readings.tsx";
 import type { BrewerRow } from "./rows.ts";
-import { within } from "./typed.ts";
 
-const plain = (text: string) => {
-  const read = parseNumber(text);
-  if (!read.ok) return read;
-  const { number, unit } = read.value;
-  return unit === "" || unit === "g/s"
-    ? ok(number)
-    : fail({ code: "unknownUnit", unit, known: ["g/s"] } as const);
-};
 const n = (value: number) => printNumber(value, 1);
 
 interface FlowsProps {
@@ -36,39 +27,35 @@ export function Flows({ brewer, onDone }: FlowsProps) {
           name: "upToG",
           label: "batches up to",
           help: "the largest that it sprays so",
-          parse: within((text) => parseLiquid(text, "l"), {
-            least: 50,
-            most: maxSettingG,
-            print: printSetting,
-          }),
+          measured: { kind: FIGURE_KINDS.setting, bounds: [50, maxSettingG] },
           print: printSetting,
         },
         {
           name: "rateGPerS",
           label: "g per second",
           help: "weigh ten seconds of it",
-          parse: within(plain, { least: 0.5, most: 200, print: n }),
+          measured: { kind: FIGURE_KINDS["g/s"], bounds: [0.5, 200] },
           print: (rate) => `${n(rate)} g/s`,
         },
         {
           name: "bloomPct",
           label: "bloom",
           help: "% of the water; 0 for none",
-          parse: within(parsePct, { least: 0, most: 90, print: printPct }),
+          measured: { kind: FIGURE_KINDS["%"], bounds: [0, 90] },
           print: (pct) => printPct(pct, { decimals: 0 }),
         },
         {
           name: "bloomS",
           label: "and waits",
           help: "seconds",
-          parse: within((text) => parseTime(text, "s"), { least: 0, most: 600, print: printTime }),
+          measured: { kind: FIGURE_KINDS.time, bounds: [0, 600] },
           print: printTime,
         },
         {
           name: "pulses",
           label: "pulses",
           help: "1 when it sprays on",
-          parse: within(plain, { least: 1, most: 60, print: n }),
+          measured: { kind: FIGURE_KINDS.count, bounds: [1, 60] },
           print: n,
         },
       ]}

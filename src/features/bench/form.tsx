@@ -1,13 +1,13 @@
 "use client";
 
 import { Button } from "#ui/button.tsx";
-import { Field } from "#ui/field.tsx";
-import { printReading, useInstruments } from "./instruments.tsx";
-import type { Typed } from "./typed.ts";
+import { FigureText } from "#ui/figure/figureText.tsx";
+import { printReading, useInstruments } from "./instruments.ts";
+import type { Measured, MeasuredText } from "./measured.ts";
 
 interface QuantityProps {
   readonly label: string;
-  readonly typed: Typed;
+  readonly typed: MeasuredText;
   readonly help?: string;
   /** The server's sentence on what is wrong with it. */
   readonly trouble?: string | undefined;
@@ -18,6 +18,7 @@ export function Quantity({ label, typed, help, trouble }: QuantityProps) {
   return (
     <Readable
       label={label}
+      measured={typed.measured}
       text={typed.text}
       onText={typed.setText}
       instrument="scale"
@@ -29,6 +30,7 @@ export function Quantity({ label, typed, help, trouble }: QuantityProps) {
 
 interface ReadableProps {
   readonly label: string;
+  readonly measured: Measured;
   readonly text: string;
   readonly onText: (text: string) => void;
   /** The instrument that can be read into it, where one is at hand. */
@@ -37,8 +39,8 @@ interface ReadableProps {
   readonly trouble: string | undefined;
 }
 
-/** A field that an instrument's reading can be taken into. */
-export function Readable({ label, text, onText, instrument, help, trouble }: ReadableProps) {
+/** A figure that an instrument's reading can be taken into. */
+export function Readable({ label, measured, text, onText, instrument, help, trouble }: ReadableProps) {
   const device = useInstruments()?.[instrument ?? "scale"];
   const take = () => {
     if (!device) return;
@@ -48,13 +50,13 @@ export function Readable({ label, text, onText, instrument, help, trouble }: Rea
   };
   return (
     <div className="min-w-28 flex-1">
-      <Field
+      <FigureText
         label={label}
-        inputMode="decimal"
-        autoComplete="off"
-        value={text}
-        onChange={(event) => onText(event.target.value)}
-        {...(help !== undefined && { help })}
+        kind={measured.kind}
+        bounds={measured.bounds}
+        text={text}
+        onText={onText}
+        help={help}
         trouble={trouble}
       />
       {instrument && device && (

@@ -4,15 +4,15 @@ import { useMemo, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { CurveReason } from "#contract/aspects.ts";
 import { type CurvePoint, fitCurve, TEXTURE_UM, TEXTURES, type Texture, umAt } from "#core/grind";
-import { fail, ok } from "#core/result";
-import { parseNumber, printNumber } from "#core/units";
+import { ok } from "#core/result";
+import { printNumber } from "#core/units";
 import { Chart } from "#parts/chart.tsx";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
+import { FIGURE_KINDS, plain } from "#ui/figure/kinds.ts";
 import { curveSentence } from "#words/bench";
-import { quantitySentence } from "#words/figures";
-import { Readings, TICKED } from "./readings.tsx";
+import type { Measured } from "./measured.ts";
+import { Readings } from "./readings.tsx";
 import type { GrinderRow } from "./rows.ts";
-import { type Parse, plainNumber, within } from "./typed.ts";
 
 const WHY: { readonly [why in CurveReason]: string } = {
   first: "it is measured better now",
@@ -26,15 +26,19 @@ const n = (value: number) => printNumber(value, 2);
 const printUm = (um: number) => `${printNumber(um, 0)} µm`;
 
 /** A size in µm, or the word for how it feels. */
-const parseSize: Parse = (text) => {
-  const word = TEXTURES.find((texture) => texture === text.trim().toLowerCase());
-  if (word) return ok(TEXTURE_UM[word]);
-  const read = parseNumber(text);
-  if (!read.ok) return fail(`${quantitySentence(read.failure)} Or a word: ${TEXTURES.join(", ")}.`);
-  const { number, unit } = read.value;
-  if (unit !== "" && unit !== "µm" && unit !== "um") return fail("Sizes are in µm.");
-  if (!(number >= LEAST_UM && number <= MOST_UM)) return fail(`Sizes go from ${LEAST_UM} to ${MOST_UM} µm.`);
-  return ok(number);
+const SIZE: Measured = {
+  kind: {
+    ...plain("µm", 10, 0),
+    parse: (text) => {
+      const word = TEXTURES.find((texture) => texture === text.trim().toLowerCase());
+      return word
+        ? ok(TEXTURE_UM[word])
+        : plain("µm", 1).parse(text.replace(/um$/, "µm"), undefined as never);
+    },
+    letters: true,
+  },
+  bounds: [LEAST_UM, MOST_UM],
+  or: `Or a word: ${TEXTURES.join(", ")}.`,
 };
 
 interface GrindCurveProps {
@@ -47,7 +51,7 @@ export function GrindCurve({ grinder, onDone }: GrindCurveProps) {
   const [curveId] = useState(() => uuidv7());
   const [newest] = grinder.curves;
   const [why, setWhy] = useState<CurveReason>("first");
-  const { name, dialMin, dialMax } = grinder.figures;
+  const { name, dialMin, dialMax, dialStep } = grinder.figures;
   const pointsOf = (rows: readonly PointRow[]): CurvePoint[] =>
     rows.map(({ setting, um, sieved }) => ({ setting, um, by: sieved ? "sieve" : "word" }));
   const summary = (rows: readonly PointRow[]) => {
@@ -69,15 +73,13 @@ export function GrindCurve({ grinder, onDone }: GrindCurveProps) {
         {
           name: "setting",
           label: "setting",
-          parse: within(plainNumber, { least: dialMin, most: dialMax, print: n }),
+          measured: { kind: { ...FIGURE_KINDS.dial, step: dialStep }, bounds: [dialMin, dialMax] },
           print: n,
         },
-        { name: "um", label: "grinds", help: `µm, or ${wordsSaid()}`, parse: parseSize, print: printUm },
+        { name: "um", label: "grinds", help: `µm, or ${wordsSaid()}`, measured: SIZE, print: printUm },
         {
           name: "sieved",
           label: "by sieve",
-          tick: true,
-          parse: (text) => ok(text === TICKED ? 1 : 0),
           print: (sieved) => (sieved ? "by sieve" : "by feel"),
         },
       ]}

@@ -3,8 +3,7 @@
 import type { RowOf } from "#contract/things.ts";
 import { fitCurve, umAt } from "#core/grind";
 import { printNumber } from "#core/units";
-import { GrindCurve } from "./grindCurve.tsx";
-import { Pairs } from "./pairs.tsx";
+import { GrindCurve, Pairs } from "./measures.ts";
 import type { GrinderRow } from "./rows.ts";
 import { Things } from "./things.tsx";
 

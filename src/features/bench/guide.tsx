@@ -3,18 +3,15 @@
 import { Check } from "lucide-react";
 import Link from "next/link";
 import { type ReactNode, useState } from "react";
-import type { RowOf, ThingKind } from "#contract/things.ts";
+import type { ThingKind } from "#contract/fields.ts";
+import type { RowOf } from "#contract/things.ts";
 import { typicalsOf } from "#contract/typical.ts";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { rightSentence } from "#words/people";
-import { BlankRuns } from "./blankRuns.tsx";
-import { BrewedPots } from "./brewedPots.tsx";
-import { WeighBeans } from "./coffees.tsx";
+import { BlankRuns, BrewedPots, ThingForm, WeighBeans, WeighVessel } from "./measures.ts";
 import type { BrewerRow, VesselRow } from "./rows.ts";
-import { ThingForm } from "./thingForm.tsx";
-import { WeighVessel } from "./weighVessel.tsx";
 
 export interface GuideProps {
   /** Whether there is a site yet: without one, nothing else has a place. */

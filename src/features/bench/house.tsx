@@ -1,11 +1,15 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import type { RowOf } from "#contract/things.ts";
 import { boilingC } from "#core/measure";
 import { printNumber } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
-import { type House, Settings } from "./settings.tsx";
+import type { House } from "./settings.tsx";
 import { Things } from "./things.tsx";
+
+/** Loaded beside the page, with what a form needs. */
+const Settings = dynamic(() => import("./settings.tsx").then(({ Settings }) => Settings));
 
 interface HousePartProps {
   readonly house: House;

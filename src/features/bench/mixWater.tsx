@@ -3,10 +3,11 @@
 import { useState } from "react";
 import { printLiquid, printMass, printNumber } from "#core/units";
 import { blendTo, doseTo, GENTLE, USUAL_CONCENTRATES, type Water } from "#core/water";
-import { Choice } from "#ui/choice.tsx";
-import { Field } from "#ui/field.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
+import { FigureText } from "#ui/figure/figureText.tsx";
+import { FIGURE_KINDS } from "#ui/figure/kinds.ts";
 import { Panel } from "#ui/panel.tsx";
-import { plainNumber, useTyped, within } from "./typed.ts";
+import { type Measured, useMeasuredText } from "./measured.ts";
 
 interface MixWaterProps {
   readonly waters: readonly (Water & { readonly id: string; readonly name: string })[];
@@ -16,14 +17,14 @@ const LITRES = 20;
 const G_PER_L = 1000;
 const n = (value: number) => printNumber(value, 0);
 const middle = ([low, high]: readonly [number, number]) => (low + high) / 2;
-const MG_L = { least: 1, most: 500, print: n };
+const WANTED: Measured = { kind: FIGURE_KINDS["mg/l"], bounds: [1, 500] };
 
 /** A mix for twenty litres: two waters, or one with minerals. */
 export function MixWater({ waters }: MixWaterProps) {
   const [firstId, setFirst] = useState(waters[0]?.id ?? "");
   const [secondId, setSecond] = useState(waters[1]?.id ?? MINERALS);
-  const hardness = useTyped(n(middle(GENTLE.hardnessMgL)), within(plainNumber, MG_L));
-  const alkalinity = useTyped(n(middle(GENTLE.alkalinityMgL)), within(plainNumber, MG_L));
+  const hardness = useMeasuredText(n(middle(GENTLE.hardnessMgL)), WANTED);
+  const alkalinity = useMeasuredText(n(middle(GENTLE.alkalinityMgL)), WANTED);
   const first = waters.find(({ id }) => id === firstId) ?? waters[0]!;
   const second = waters.find(({ id }) => id === secondId);
   const wanted =
@@ -46,18 +47,18 @@ export function MixWater({ waters }: MixWaterProps) {
         />
       </div>
       <div className="mt-2 grid max-w-md grid-cols-2 gap-3">
-        <Field
+        <FigureText
           label="hardness wanted, mg/l"
-          inputMode="decimal"
-          value={hardness.text}
-          onChange={(event) => hardness.setText(event.target.value)}
+          {...WANTED}
+          text={hardness.text}
+          onText={hardness.setText}
           help={`gentle: ${GENTLE.hardnessMgL.join(" to ")}`}
         />
-        <Field
+        <FigureText
           label="alkalinity wanted, mg/l"
-          inputMode="decimal"
-          value={alkalinity.text}
-          onChange={(event) => alkalinity.setText(event.target.value)}
+          {...WANTED}
+          text={alkalinity.text}
+          onText={alkalinity.setText}
           help={`gentle: ${GENTLE.alkalinityMgL.join(" to ")}`}
         />
       </div>

@@ -4,10 +4,11 @@ import Link from "next/link";
 import { useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
+import { number } from "#contract/fields.ts";
 import type { RowOf } from "#contract/things.ts";
-import { number } from "#contract/things.ts";
 import { printNumber } from "#core/units";
-import { useSpecFields } from "#parts/useSpecFields.tsx";
+import { FormRow } from "#parts/form/formRow.tsx";
+import { useFields, type Values } from "#parts/form/useFields.ts";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { FIELD_GRID } from "#ui/saveForm.tsx";
@@ -37,36 +38,25 @@ interface NewBagProps {
 export function NewBag({ coffee, onDone }: NewBagProps) {
   const site = useSite();
   const [base] = useState(() => ({ revision: coffee.revision, testId: uuidv7() }));
-  const form = useSpecFields(FIELDS, {
-    densityGPerMl: coffee.figures.densityGPerMl,
-    roastedOn: null,
-  });
   const [touched, setTouched] = useState<Touched>();
   const [first, setFirst] = useState<string>();
-  const { act, at, busy } = useAct();
+  const { act, trouble, busy } = useAct();
+  const [start] = useState(() => ({ densityGPerMl: coffee.figures.densityGPerMl, roastedOn: null }));
+  const form = useFields({ fields: FIELDS, start, trouble });
   const { may } = useCounter();
-  const typed = () => {
-    const values = form.ask();
-    return (
-      values && {
-        siteId: site.id,
-        coffeeId: coffee.id,
-        densityGPerMl: Number(values.densityGPerMl),
-        roastedOn: values.roastedOn === null ? null : String(values.roastedOn),
-      }
-    );
-  };
-  const look = async () => {
-    const bag = typed();
-    if (!bag) return;
+  const bagOf = ({ densityGPerMl, roastedOn }: Values) => ({
+    siteId: site.id,
+    coffeeId: coffee.id,
+    densityGPerMl: Number(densityGPerMl),
+    roastedOn: roastedOn === null ? null : String(roastedOn),
+  });
+  const look = async (bag: ReturnType<typeof bagOf>) => {
     const sent = await act(forecastBag(bag));
     if (!sent.ok) return;
     setTouched(sent.data);
     setFirst(sent.data[0]?.id);
   };
-  const open = async () => {
-    const bag = typed();
-    if (!bag) return;
+  const open = async (bag: ReturnType<typeof bagOf>) => {
     const test = first ? { id: base.testId, cardId: first } : null;
     const sent = await act(openBag({ ...bag, revision: base.revision, test }));
     if (!sent.ok) return;
@@ -86,10 +76,14 @@ export function NewBag({ coffee, onDone }: NewBagProps) {
       className="flex flex-col gap-3 rounded-panel bg-worktop p-3"
       onSubmit={(event) => {
         event.preventDefault();
-        void look();
+        void form.submit((values) => look(bagOf(values)));
       }}
     >
-      <div className={FIELD_GRID}>{FIELDS.map(({ name }) => form.draw(name, at(name)))}</div>
+      <div className={FIELD_GRID}>
+        {FIELDS.map(({ name }) => (
+          <FormRow key={name} form={form} name={name} />
+        ))}
+      </div>
       {touched && (
         <fieldset>
           <legend className="font-semibold">
@@ -141,7 +135,11 @@ export function NewBag({ coffee, onDone }: NewBagProps) {
         </Button>
         {touched && !may("setBench") && <p className="text-quiet">{rightSentence("setBench")}</p>}
         {touched && may("setBench") && (
-          <Button look="main" disabled={busy} onClick={open}>
+          <Button
+            look="main"
+            disabled={busy}
+            onClick={() => void form.submit((values) => open(bagOf(values)))}
+          >
             {first ? "Open it, with a card for the first pot" : "Open it"}
           </Button>
         )}

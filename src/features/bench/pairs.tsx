@@ -4,11 +4,11 @@ import { useMemo, useState } from "react";
 import { type MatchedPair, translate } from "#core/grind";
 import { printNumber } from "#core/units";
 import { Chart } from "#parts/chart.tsx";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
+import { FIGURE_KINDS } from "#ui/figure/kinds.ts";
 import { pairsSentence } from "#words/bench";
 import { Readings } from "./readings.tsx";
 import type { GrinderRow } from "./rows.ts";
-import { plainNumber, within } from "./typed.ts";
 
 interface Named {
   readonly id: string;
@@ -46,7 +46,7 @@ const n = (value: number) => printNumber(value, 2);
 const MOST_ON_A_DIAL = 1000;
 
 function PairsWith({ grinder, other, onDone }: Omit<PairsProps, "others"> & { readonly other: Named }) {
-  const { name, dialMin, dialMax } = grinder.figures;
+  const { name, dialMin, dialMax, dialStep } = grinder.figures;
   const middle = (dialMin + dialMax) / 2;
   const summary = (rows: readonly MatchedPair[]) => {
     const translated = translate(middle, rows);
@@ -63,13 +63,13 @@ function PairsWith({ grinder, other, onDone }: Omit<PairsProps, "others"> & { re
         {
           name: "from",
           label: name,
-          parse: within(plainNumber, { least: dialMin, most: dialMax, print: n }),
+          measured: { kind: { ...FIGURE_KINDS.dial, step: dialStep }, bounds: [dialMin, dialMax] },
           print: n,
         },
         {
           name: "to",
           label: other.name,
-          parse: within(plainNumber, { least: -MOST_ON_A_DIAL, most: MOST_ON_A_DIAL, print: n }),
+          measured: { kind: FIGURE_KINDS.dial, bounds: [-MOST_ON_A_DIAL, MOST_ON_A_DIAL] },
           print: n,
         },
       ]}

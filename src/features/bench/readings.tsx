@@ -4,13 +4,15 @@ import { Plus, X } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { Measure } from "#contract/measure.ts";
+import { ok } from "#core/result";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
 import { SaveForm } from "#ui/saveForm.tsx";
+import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { useMeasure } from "./context.tsx";
 import { Readable } from "./form.tsx";
-import type { Parse } from "./typed.ts";
+import { type Measured, readMeasured } from "./measured.ts";
 
 type Figures = Readonly<Record<string, number>>;
 type Row = Figures & { readonly id: string };
@@ -22,10 +24,9 @@ export interface Column<Name extends string> {
   readonly help?: string;
   /** The instrument that it can be read off. */
   readonly instrument?: "scale" | "thermometer";
-  readonly parse: Parse;
+  /** Undefined for a box to tick: 1 when it is. */
+  readonly measured?: Measured;
   readonly print: (value: number) => string;
-  /** A box to tick instead of a figure: 1 when it is. */
-  readonly tick?: boolean;
 }
 
 interface Theirs<Each> {
@@ -166,7 +167,7 @@ export function Readings<Name extends string>(props: ReadingsProps<Name>) {
 }
 
 /** Text of a ticked box, in the place of a figure's. */
-export const TICKED = "yes";
+const TICKED = "yes";
 
 interface AddProps<Name extends string> {
   readonly columns: readonly Column<Name>[];
@@ -176,7 +177,11 @@ interface AddProps<Name extends string> {
 function Add<Name extends string>({ columns, onAdd }: AddProps<Name>) {
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
   const [asked, setAsked] = useState(false);
-  const read = columns.map(({ name, parse }) => parse(texts[name] ?? ""));
+  const units = useUnits();
+  const read = columns.map(({ name, measured }) => {
+    const text = texts[name] ?? "";
+    return measured ? readMeasured(measured, text, units) : ok(text === TICKED ? 1 : 0);
+  });
   const add = () => {
     const figures = columns.flatMap(({ name }, i) => {
       const each = read[i]!;
@@ -189,9 +194,9 @@ function Add<Name extends string>({ columns, onAdd }: AddProps<Name>) {
   };
   return (
     <div className="flex max-w-xl flex-wrap items-start gap-3">
-      {columns.map(({ name, label, help, instrument, tick }, i) => {
+      {columns.map(({ name, label, help, instrument, measured }, i) => {
         const each = read[i]!;
-        return tick ? (
+        return measured === undefined ? (
           <label key={name} className="mt-5 flex min-h-11 items-center gap-2">
             <input
               type="checkbox"
@@ -204,6 +209,7 @@ function Add<Name extends string>({ columns, onAdd }: AddProps<Name>) {
           <Readable
             key={name}
             label={label}
+            measured={measured}
             text={texts[name] ?? ""}
             onText={(text) => setTexts({ ...texts, [name]: text })}
             instrument={instrument}
@@ -217,4 +223,9 @@ function Add<Name extends string>({ columns, onAdd }: AddProps<Name>) {
       </Button>
     </div>
   );
+}
+
+/** Said of a reading that the sum does without. */
+export function LeftOut({ children }: { readonly children: string }) {
+  return <span className="font-semibold text-due">{children}, left out</span>;
 }

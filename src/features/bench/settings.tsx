@@ -2,12 +2,14 @@
 
 import { useState } from "react";
 import { toast } from "sonner";
+import { choice, type FieldSpec, number } from "#contract/fields.ts";
 import { type HouseSettings, ICED_SCHOOLS } from "#contract/house.ts";
-import { choice, type FieldSpec, number } from "#contract/things.ts";
 import { MASS_UNITS, RATIO_UNITS, TEMP_UNITS } from "#core/units";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
-import { textOf, type Value } from "#parts/fields.ts";
-import { type FormField, useSpecFields, type Values } from "#parts/useSpecFields.tsx";
+import { textOf, type Value } from "#parts/form/fields.ts";
+import { FormRow } from "#parts/form/formRow.tsx";
+import { Restored } from "#parts/form/restored.tsx";
+import { type FormField, useFields, type Values } from "#parts/form/useFields.ts";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
@@ -182,10 +184,19 @@ interface SettingsFormProps {
 function SettingsForm({ house, onDone }: SettingsFormProps) {
   const print = useUnits();
   const [base] = useState(house);
-  const form = useSpecFields(FORM, flatOf(base));
   const [turned, setTurned] = useState<string>();
   const [theirs, setTheirs] = useState<House & { readonly changedBy: string }>();
-  const { act, at, busy } = useAct();
+  const { act, trouble, busy } = useAct();
+  const [start] = useState(() => flatOf(base));
+  const form = useFields({ fields: FORM, start, draft: `settings.${base.revision}`, trouble });
+  const done = () => {
+    form.forget();
+    onDone();
+  };
+  const anew = () => {
+    form.forget();
+    form.restart(start);
+  };
   const keep = async (flat: Values, revision: number) => {
     const wrong = FIELDS.find(({ path }) => isTurned(path, flat))?.path;
     setTurned(wrong);
@@ -195,32 +206,36 @@ function SettingsForm({ house, onDone }: SettingsFormProps) {
     if (!sent.ok) return;
     if (sent.data.theirs) return setTheirs(sent.data.theirs);
     toast.success("The settings are kept.");
-    onDone();
+    done();
   };
-  const save = () => {
-    const flat = form.ask();
-    if (flat) void keep(flat, base.revision);
-  };
+  const save = () => form.submit((flat) => keep(flat, base.revision));
   const choose = (chosen: Chosen) => {
-    const mine = form.ask();
-    if (!theirs || !mine) return;
+    if (!theirs) return;
     const other = flatOf(theirs);
     setTheirs(undefined);
-    const picked = FIELDS.map(({ path }) => [path, (chosen[path] === "theirs" ? other : mine)[path] ?? null]);
-    void keep(Object.fromEntries(picked), theirs.revision);
+    void form.submit((mine) => {
+      const picked = FIELDS.map(({ path }) => [
+        path,
+        (chosen[path] === "theirs" ? other : mine)[path] ?? null,
+      ]);
+      return keep(Object.fromEntries(picked), theirs.revision);
+    });
   };
   return (
-    <SaveForm save="Keep these settings" busy={busy} onSave={save} onDone={onDone}>
+    <SaveForm save="Keep these settings" busy={busy} onSave={save} onDone={done}>
+      {form.restored && <Restored onAnew={anew} />}
       {SECTIONS.map(({ title, fields }) => (
         <fieldset key={title}>
           <legend className="font-semibold">{title}</legend>
           <div className={FIELD_GRID}>
-            {fields.map(({ path }) =>
-              form.draw(
-                path,
-                turned === path ? "This is below where it begins: change the two over." : at(path),
-              ),
-            )}
+            {fields.map(({ path }) => (
+              <FormRow
+                key={path}
+                form={form}
+                name={path}
+                trouble={turned === path ? "This is below where it begins: change the two over." : undefined}
+              />
+            ))}
           </div>
         </fieldset>
       ))}

@@ -3,8 +3,8 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
 import { type BenchSite, WithSite } from "./context.tsx";
-import { WithInstruments } from "./instruments.tsx";
 import { PARTS, type Part } from "./parts.ts";
+import { WithInstruments } from "./withInstruments.tsx";
 
 /** Where something is weighed or read off; the first house is weighed on the overview. */
 const WEIGHS: readonly (Part | undefined)[] = [undefined, "vessels", "brewers", "coffees", "supplies"];

@@ -4,10 +4,9 @@ import type { RowOf } from "#contract/things.ts";
 import { printNumber, printPct } from "#core/units";
 import { GENTLE, waterTroubles } from "#core/water";
 import { useUnits } from "#ui/units.tsx";
+import { DrainIce } from "./measures.ts";
 import { MixWater } from "./mixWater.tsx";
 import { Things } from "./things.tsx";
-import { TwoWeighings } from "./twoWeighings.tsx";
-import { weighedIn } from "./typed.ts";
 
 interface SuppliesProps {
   readonly waters: readonly RowOf<"water">[];
@@ -81,39 +80,5 @@ export function Supplies({ waters, ices, cups }: SuppliesProps) {
         />
       </div>
     </div>
-  );
-}
-
-interface DrainIceProps {
-  readonly ice: RowOf<"ice">;
-  readonly onDone: () => void;
-}
-
-/** A scoop of ice, weighed as it comes and again when it has drained in a sieve. */
-function DrainIce({ ice, onDone }: DrainIceProps) {
-  const mass = weighedIn(useUnits());
-  return (
-    <TwoWeighings
-      what={ice.figures.name}
-      revision={ice.revision}
-      first={{
-        label: "a scoop of it",
-        help: "as it comes; clean scoop, no hands",
-        field: "wholeG",
-        parse: mass,
-      }}
-      second={{ label: "drained", help: "a minute in a sieve", field: "drainedG", parse: mass }}
-      figure={{
-        name: "iceWetShare",
-        was: ice.figures.iceWetShare,
-        from: (wholeG, drainedG) => 1 - drainedG / wholeG,
-        print: (share) => `${printPct(100 * share, { decimals: 0 })} of it is water already`,
-      }}
-      measured={(wholeG, drainedG, revision) => ({
-        what: "wetIce",
-        of: { id: ice.id, revision, wholeG, drainedG },
-      })}
-      onDone={onDone}
-    />
   );
 }

@@ -1,14 +1,17 @@
 "use client";
 
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useMemo, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import { type Aspect, stillTypical } from "#contract/aspects.ts";
-import { type AnyFigures, fieldsOf, type KeptThing, type ThingKind } from "#contract/things.ts";
+import { type AnyFigures, fieldsOf, type ThingKind } from "#contract/fields.ts";
+import type { KeptThing } from "#contract/things.ts";
 import type { Typical } from "#contract/typical.ts";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
-import { saidOf, type Value } from "#parts/fields.ts";
-import { type FormField, useSpecFields } from "#parts/useSpecFields.tsx";
-import { Choice } from "#ui/choice.tsx";
+import { saidOf, type Value } from "#parts/form/fields.ts";
+import { FormRow } from "#parts/form/formRow.tsx";
+import { Restored } from "#parts/form/restored.tsx";
+import { type FormField, useFields } from "#parts/form/useFields.ts";
+import { Choice } from "#ui/choice/choice.tsx";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
@@ -50,7 +53,7 @@ interface Theirs {
 export function ThingForm({ kind, thing, typicals, start, first, besides, onDone }: ThingFormProps) {
   const print = useUnits();
   const site = useSite();
-  const fields = formFieldsOf(kind, site);
+  const fields = useMemo(() => formFieldsOf(kind, site), [kind, site]);
   // As it was when this began: the page is drawn again with what others keep meanwhile.
   const [base] = useState(() => ({
     id: thing?.id ?? uuidv7(),
@@ -58,9 +61,19 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
     figures: thing?.figures ?? start ?? {},
   }));
   const [typical, setTypical] = useState<Typical>({ figures: base.figures, aspects: [] });
-  const form = useSpecFields(fields, base.figures);
   const [theirs, setTheirs] = useState<Theirs>();
-  const { act, at, busy } = useAct();
+  const { act, trouble, busy } = useAct();
+  const form = useFields({
+    fields,
+    start: base.figures,
+    // A draft of an older state would undo what others changed since.
+    draft: thing ? `${kind}.${thing.id}.${thing.revision}` : `${kind}.new.${site.id}`,
+    trouble,
+  });
+  const done = () => {
+    form.forget();
+    onDone();
+  };
 
   const keep = async (figures: AnyFigures, revision: number) => {
     const aspects: readonly Aspect[] = stillTypical(typical.aspects, typical.figures, figures);
@@ -68,21 +81,23 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
     const sent = await act(keepThing({ siteId: site.id, thing: message as KeptThing }));
     if (!sent.ok) return;
     if (sent.data.theirs) setTheirs(sent.data.theirs);
-    else onDone();
+    else done();
   };
-  const save = () => {
-    const figures = form.ask();
-    if (figures) void keep(figures, base.revision);
-  };
+  const save = () => form.submit((figures) => keep(figures as AnyFigures, base.revision));
   const choose = (chosen: Chosen) => {
-    const mine = form.ask();
     setTheirs(undefined);
-    if (!theirs || !mine) return;
-    const picked = Object.keys(mine).map((name) => [
-      name,
-      (chosen[name] === "theirs" ? theirs.figures : mine)[name] ?? null,
-    ]);
-    void keep(Object.fromEntries(picked), theirs.revision);
+    if (!theirs) return;
+    void form.submit((mine) => {
+      const picked = Object.keys(mine).map((name) => [
+        name,
+        (chosen[name] === "theirs" ? theirs.figures : mine)[name] ?? null,
+      ]);
+      return keep(Object.fromEntries(picked), theirs.revision);
+    });
+  };
+  const anew = () => {
+    form.forget();
+    form.restart(base.figures);
   };
   const startFrom = (name: string) => {
     const chosen = typicals?.find(({ figures }) => figures.name === name);
@@ -97,10 +112,11 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
   const names = fields.map(({ name }) => name);
   const shownFields = names.filter((name) => !first || first.includes(name));
   const folded = names.filter((name) => !shownFields.includes(name));
-  const hidesTrouble = folded.some((name) => (form.troubleOf(name) ?? at(name)) !== undefined);
+  const hidesTrouble = folded.some((name) => form.troubleOf(name) !== undefined);
 
   return (
-    <SaveForm save={`Keep this ${KIND_WORDS[kind].one}`} busy={busy} onSave={save} onDone={onDone}>
+    <SaveForm save={`Keep this ${KIND_WORDS[kind].one}`} busy={busy} onSave={save} onDone={done}>
+      {form.restored && <Restored onAnew={anew} />}
       {typicals && typicals.length > 0 && !thing && (
         <div className="flex flex-wrap items-center gap-2">
           <Choice
@@ -121,14 +137,20 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
       )}
       <div className="flex flex-wrap items-start gap-4">
         <div className={`min-w-64 flex-1 ${FIELD_GRID}`}>
-          {shownFields.map((name) => form.draw(name, at(name)))}
+          {shownFields.map((name) => (
+            <FormRow key={name} form={form} name={name} />
+          ))}
         </div>
         {besides?.({ read: form.read, setText: form.setText })}
       </div>
       {folded.length > 0 && (
         <details open={hidesTrouble || undefined}>
           <summary className="min-h-10 cursor-pointer py-2 font-semibold">More about it</summary>
-          <div className={FIELD_GRID}>{folded.map((name) => form.draw(name, at(name)))}</div>
+          <div className={FIELD_GRID}>
+            {folded.map((name) => (
+              <FormRow key={name} form={form} name={name} />
+            ))}
+          </div>
         </details>
       )}
       {theirs && (

@@ -7,12 +7,12 @@ import { SaveForm } from "#ui/saveForm.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { useMeasure } from "./context.tsx";
 import { Quantity } from "./form.tsx";
-import { type Parse, useTyped } from "./typed.ts";
+import { type Measured, useMeasuredText } from "./measured.ts";
 
 interface Weighing {
   readonly label: string;
   readonly help: string;
-  readonly parse: Parse;
+  readonly measured: Measured;
   /** The field's name at the server, for a refusal. */
   readonly field: string;
 }
@@ -39,8 +39,8 @@ export function TwoWeighings(props: TwoWeighingsProps) {
   const { what, first, second, figure, measured, onDone } = props;
   // As it was when this began: the page is drawn again with what others keep meanwhile.
   const [base] = useState({ revision: props.revision, was: figure.was });
-  const one = useTyped("", first.parse);
-  const two = useTyped("", second.parse);
+  const one = useMeasuredText("", first.measured);
+  const two = useMeasuredText("", second.measured);
   const [theirs, setTheirs] = useState<MeasuredByOthers>();
   const { act, at, busy } = useAct();
   const measure = useMeasure();

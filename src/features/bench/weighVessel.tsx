@@ -3,18 +3,17 @@
 import { useState } from "react";
 import type { MeasuredByOthers } from "#contract/measure.ts";
 import { type VesselWeighing, vesselFrom } from "#core/measure";
-import { fail } from "#core/result";
 import { parseMass } from "#core/units";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { Pot } from "#parts/pot.tsx";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { useMeasure, useSite } from "./context.tsx";
 import { Quantity } from "./form.tsx";
+import { useMeasuredText, WEIGHED } from "./measured.ts";
 import type { VesselRow } from "./rows.ts";
-import { type Parse, useTyped, weighedIn } from "./typed.ts";
 
 interface Held {
   readonly emptyG: number;
@@ -46,24 +45,20 @@ export function WeighVessel({ vessel, onDone }: WeighProps) {
   const [base] = useState(vessel);
   const [scaleId, setScaleId] = useState(ANY);
   const scale = scales.find(({ id }) => id === scaleId);
-  const parse = weighedIn(units);
-  const onScale: Parse = (text) => {
-    const read = parse(text);
+  const tooHeavy = (text: string) => {
     const most = scale?.capacityG ?? Number.POSITIVE_INFINITY;
-    const heavy =
-      read.ok &&
-      text.split("+").some((part) => {
-        const each = parseMass(part, units.mass);
-        return each.ok && each.value > most;
-      });
+    const heavy = text.split("+").some((part) => {
+      const each = parseMass(part, units.mass);
+      return each.ok && each.value > most;
+    });
     return heavy
-      ? fail(`${scale?.name} weighs up to ${units.printMass(most)}: weigh in parts, such as 2500 + 1300.`)
-      : read;
+      ? `${scale?.name} weighs up to ${units.printMass(most)}: weigh in parts, such as 2500 + 1300.`
+      : undefined;
   };
   const start = (massG: number) => (base.emptyG === null ? "" : units.printMass(base.emptyG + massG));
-  const empty = useTyped(start(0), onScale);
-  const brimful = useTyped(start(base.figures.brimG), onScale);
-  const working = useTyped(start(base.figures.workingG), onScale);
+  const empty = useMeasuredText(start(0), WEIGHED, tooHeavy);
+  const brimful = useMeasuredText(start(base.figures.brimG), WEIGHED, tooHeavy);
+  const working = useMeasuredText(start(base.figures.workingG), WEIGHED, tooHeavy);
   const [theirs, setTheirs] = useState<MeasuredByOthers>();
   const { act, at, busy } = useAct();
   const weighing: VesselWeighing | undefined =
@@ -86,7 +81,7 @@ export function WeighVessel({ vessel, onDone }: WeighProps) {
     else onDone();
   };
   const save = () => {
-    for (const typed of [empty, brimful, working]) typed.ask();
+    for (const each of [empty, brimful, working]) each.ask();
     if (mine) void keep(mine, base.revision);
   };
   const choose = (chosen: Chosen) => {

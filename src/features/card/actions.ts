@@ -3,11 +3,17 @@
 import { retiredCards, uuid } from "#contract/card.ts";
 import { action } from "#server/action.ts";
 import { remove, retire } from "#server/cards.ts";
+import { putOnToday } from "#server/shifts.ts";
 
 /** Puts cards away, or takes them out again. */
 export const retireCards = action("approve")
   .inputSchema(retiredCards)
   .action(async ({ parsedInput, ctx }) => retire(parsedInput, ctx.by));
+
+/** Puts a card on today's list, once more where it stands there already. */
+export const listCard = action("planShift")
+  .inputSchema(uuid)
+  .action(async ({ parsedInput, ctx }) => putOnToday(parsedInput, ctx.by));
 
 /** Deletes a card for good. */
 export const deleteCard = action("approve")

@@ -1,21 +1,24 @@
 "use client";
 
-import { NotebookPen, Printer } from "lucide-react";
+import { ListPlus, NotebookPen, Printer, Scale } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { flushSync } from "react-dom";
 import { toast } from "sonner";
 import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
+import { Back } from "#ui/back.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { stopsOf } from "#words/cards";
-import { deleteCard, retireCards } from "./actions.ts";
+import { deleteCard, listCard, retireCards } from "./actions.ts";
 
 interface CardProps extends CardFaceProps {
   readonly id: string;
   readonly brewerGone: boolean;
+  /** Its own sheet on Scale. */
+  readonly scaleHref: string;
   /** Put away by a lead. */
   readonly retired: boolean;
 }
@@ -28,7 +31,7 @@ const PAPERS = {
 
 /** One batch, readable at arm's length, and printed on a quarter of a page. */
 export function Card(props: CardProps) {
-  const { id, draft, sheet, brewerGone, retired } = props;
+  const { id, draft, sheet, brewerGone, retired, scaleHref } = props;
   const { may } = useCounter();
   const { act, busy } = useAct();
   const router = useRouter();
@@ -37,6 +40,14 @@ export function Card(props: CardProps) {
     if (!sent.ok) return;
     toast.success("The card is deleted.");
     router.push("/cards");
+  };
+  const list = async () => {
+    const sent = await act(listCard(id));
+    if (!sent.ok) return;
+    const { batches } = sent.data;
+    toast.success(`On today's list${batches > 1 ? `, ${batches} times now` : ""}.`, {
+      action: { label: "To the list", onClick: () => router.push("/shift") },
+    });
   };
   const [paper, setPaper] = useState<keyof typeof PAPERS>("one");
   const printAs = (next: keyof typeof PAPERS) => {
@@ -49,12 +60,20 @@ export function Card(props: CardProps) {
     <div className="mx-auto max-w-3xl print:max-w-none" data-paper={paper}>
       <style>{PAPERS[paper]}</style>
       <div className="mb-3 flex flex-wrap gap-2 print:hidden">
-        <Link href="/scale" className={buttonClass()}>
-          Back to Scale
-        </Link>
+        <Back otherwise="/cards" />
         {may("logBatches") && !draft && !brewerGone && (
           <Link href={`/log?card=${id}`} className={buttonClass("main")}>
-            <NotebookPen size={18} aria-hidden /> Log a batch of it
+            <NotebookPen size={18} aria-hidden /> Brew it: log a batch
+          </Link>
+        )}
+        {may("planShift") && !draft && !retired && (
+          <Button disabled={busy} onClick={list}>
+            <ListPlus size={18} aria-hidden /> Onto today's list
+          </Button>
+        )}
+        {may("keepCards") && !brewerGone && (
+          <Link href={scaleHref} className={buttonClass()}>
+            <Scale size={18} aria-hidden /> Change it
           </Link>
         )}
         <Button onClick={() => printAs("one")}>

@@ -1,14 +1,17 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
+import { useMemo } from "react";
 import { toast } from "sonner";
 import type { ShiftCard } from "#contract/shift.ts";
-import { BrewLine } from "#parts/brewLine.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
+import type { Column } from "#ui/table/column.ts";
+import { Table } from "#ui/table/table.tsx";
+import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
+import { printSetting } from "#words/figures";
 import { retireCards } from "./actions.ts";
 
 interface CardListProps {
@@ -19,6 +22,7 @@ interface CardListProps {
     readonly id: string;
     readonly title: string;
     readonly brew: Pick<ShiftCard, "doseG" | "dial" | "settingG" | "iceG" | "vessel">;
+    readonly createdAt: string;
     readonly made: string;
     readonly person: string;
     readonly listedDays: number;
@@ -26,88 +30,113 @@ interface CardListProps {
   }[];
 }
 
+type CardLine = CardListProps["cards"][number];
+
 /** A site's cards: those in use, or those that were put away; a lead chooses some, and puts them away or takes them out. */
 export function CardList({ site, retired, cards }: CardListProps) {
   const { may } = useCounter();
-  const { act, busy } = useAct();
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const move = async () => {
-    const sent = await act(retireCards({ ids: [...chosen], retired: !retired }));
-    if (!sent.ok) return;
-    setChosen(new Set());
-    toast.success(`${sent.data.changed} ${retired ? "taken out again" : "put away"}.`);
-  };
-  const choose = (id: string, isChosen: boolean) =>
-    setChosen((now) => new Set(isChosen ? [...now, id] : [...now].filter((each) => each !== id)));
+  const columns = useCardColumns();
   return (
-    <div className="mx-auto flex max-w-5xl flex-col gap-3">
+    <div className="mx-auto flex max-w-6xl flex-col gap-3">
       <header className="flex flex-wrap items-center gap-2">
         <h1 className="mr-2 text-2xl">{retired ? "Cards put away" : "Cards"}</h1>
         <Link href={retired ? "/cards" : "/cards?put=away"} className={buttonClass()}>
           {retired ? "Those in use" : "Those put away"}
         </Link>
-        {may("approve") && cards.length > 0 && (
-          <Button look="main" className="ml-auto" disabled={busy || chosen.size === 0} onClick={move}>
-            {retired ? "Take out again" : "Put away"}
-            {chosen.size > 0 && ` (${chosen.size})`}
-          </Button>
-        )}
       </header>
-      <Panel title={site}>
-        {cards.length === 0 ? (
-          <p className="text-quiet">
-            {retired ? "None was put away." : "No card yet: scale a recipe and save it as a card."}
-          </p>
-        ) : (
-          <ul>
-            {may("approve") && (
-              <li className="border-rim/20 border-b">
-                <label className="flex min-h-11 w-fit cursor-pointer items-center gap-3 text-quiet text-sm">
-                  <input
-                    type="checkbox"
-                    className="size-5 accent-rim"
-                    checked={chosen.size === cards.length}
-                    onChange={(event) =>
-                      setChosen(new Set(event.target.checked ? cards.map(({ id }) => id) : []))
-                    }
-                  />
-                  all of them
-                </label>
-              </li>
-            )}
-            {cards.map(({ id, title, brew, made, person, listedDays, batches }) => (
-              <li key={id} className="flex min-h-11 items-center border-rim/20 border-b py-1 last:border-0">
-                {may("approve") && (
-                  // As large as a thumb, which the box alone is not.
-                  <label className="-my-1 flex min-h-11 cursor-pointer items-center self-stretch pr-3">
-                    <input
-                      type="checkbox"
-                      aria-label={`choose ${title}, ${made}`}
-                      className="size-5 accent-rim"
-                      checked={chosen.has(id)}
-                      onChange={(event) => choose(id, event.target.checked)}
-                    />
-                  </label>
-                )}
-                <span className="min-w-0 flex-1">
-                  <Link href={`/cards/${id}`} className="font-semibold underline underline-offset-4">
-                    {title}
-                  </Link>
-                  <span className="block text-sm">
-                    <BrewLine card={brew} />
-                  </span>
-                  <span className="block text-quiet text-sm">
-                    made {made} by <bdi>{person}</bdi>
-                    {listedDays > 0 &&
-                      `, on ${listedDays} ${listedDays === 1 ? "list" : "lists"} from today on`}
-                    {batches > 0 && `, ${batches} ${batches === 1 ? "batch" : "batches"} logged from it`}
-                  </span>
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
+      <Panel label={site}>
+        <Table
+          name="cards"
+          title={site}
+          rows={cards}
+          columns={columns}
+          idOf={({ id }) => id}
+          said={({ title, made }) => `${title}, ${made}`}
+          empty={
+            <p className="text-quiet">
+              {retired ? "None was put away." : "No card yet: scale a recipe and save it as a card."}
+            </p>
+          }
+          onChosen={
+            may("approve")
+              ? (chosen, clear) => <Moved chosen={chosen} retired={retired} onMoved={clear} />
+              : undefined
+          }
+        />
       </Panel>
     </div>
+  );
+}
+
+interface MovedProps {
+  readonly chosen: readonly CardLine[];
+  readonly retired: boolean;
+  readonly onMoved: () => void;
+}
+
+/** Puts the chosen cards away, or takes them out again. */
+function Moved({ chosen, retired, onMoved }: MovedProps) {
+  const { act, busy } = useAct();
+  const move = async () => {
+    const sent = await act(retireCards({ ids: chosen.map(({ id }) => id), retired: !retired }));
+    if (!sent.ok) return;
+    onMoved();
+    toast.success(`${sent.data.changed} ${retired ? "taken out again" : "put away"}.`);
+  };
+  return (
+    <Button look="main" className="min-h-12" disabled={busy || chosen.length === 0} onClick={move}>
+      {retired ? "Take out again" : "Put away"}
+      {chosen.length > 0 && ` (${chosen.length})`}
+    </Button>
+  );
+}
+
+/** The list's columns, printed in the reader's units. */
+function useCardColumns(): readonly Column<CardLine>[] {
+  const units = useUnits();
+  return useMemo(
+    () => [
+      {
+        id: "card",
+        head: "card",
+        fixed: true,
+        wraps: true,
+        value: ({ title }) => title,
+        cell: ({ id, title }) => (
+          <Link href={`/cards/${id}`} className="font-semibold underline underline-offset-4">
+            {title}
+          </Link>
+        ),
+      },
+      {
+        id: "dose",
+        head: "coffee",
+        value: ({ brew }) => brew.doseG,
+        cell: ({ brew }) => units.printMass(brew.doseG),
+      },
+      {
+        id: "dial",
+        head: "dial",
+        value: ({ brew }) => brew.dial && `${brew.dial.grinder} ${brew.dial.setting}`,
+      },
+      {
+        id: "setting",
+        head: "set to",
+        value: ({ brew }) => brew.settingG,
+        cell: ({ brew }) => (brew.settingG === null ? "" : printSetting(brew.settingG)),
+      },
+      {
+        id: "ice",
+        head: "ice",
+        value: ({ brew }) => brew.iceG,
+        cell: ({ brew }) => (brew.iceG > 0 ? units.printMass(brew.iceG) : ""),
+      },
+      { id: "vessel", head: "into", value: ({ brew }) => brew.vessel },
+      { id: "made", head: "made", value: ({ createdAt }) => createdAt, cell: ({ made }) => made },
+      { id: "person", head: "by", value: ({ person }) => person },
+      { id: "lists", head: "lists ahead", value: ({ listedDays }) => listedDays },
+      { id: "batches", head: "batches", value: ({ batches }) => batches },
+    ],
+    [units],
   );
 }

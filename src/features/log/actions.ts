@@ -1,6 +1,6 @@
 "use server";
 
-import { correctedBatch, loggedBatch, removedBatch } from "#contract/batch.ts";
+import { correctedBatch, removedBatch, sentBatch } from "#contract/batch.ts";
 import { approvedBatch, fittedPair, withdrawnBatch } from "#contract/standard.ts";
 import { action } from "#server/action.ts";
 import { correct, log, takeOut } from "#server/batches.ts";
@@ -8,7 +8,7 @@ import { fitToLog, forgetFit } from "#server/fits.ts";
 import { endStandard, makeStandard } from "#server/standards.ts";
 
 export const logBatch = action("logBatches")
-  .inputSchema(loggedBatch)
+  .inputSchema(sentBatch)
   .action(async ({ parsedInput, ctx }) => log(parsedInput, ctx.by));
 
 export const correctBatch = action("logBatches")

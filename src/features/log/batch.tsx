@@ -9,7 +9,8 @@ import { v7 as uuidv7 } from "uuid";
 import type { BatchRow } from "#contract/batch.ts";
 import { printNumber, printPct, printTime } from "#core/units";
 import { CardEffects, useFollowing } from "#parts/cardEffects.tsx";
-import { Button, buttonClass } from "#ui/button.tsx";
+import { Back } from "#ui/back.tsx";
+import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
@@ -65,9 +66,9 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
           <bdi>{batch.coffee ?? "A batch"}</bdi> on <bdi>{batch.brewer}</bdi>, {batch.when}
         </h1>
         {batch.approved && !batch.removed && <Approved />}
-        <Link href="/log" className={`ml-auto ${buttonClass()}`}>
-          Back to the log
-        </Link>
+        <span className="ml-auto">
+          <Back otherwise="/log" />
+        </span>
       </header>
       {batch.removed && (
         <p role="alert" className="rounded-panel border-2 border-due bg-enamel p-3">

@@ -1,10 +1,10 @@
 import { tz } from "@date-fns/tz";
 import { format, parse } from "date-fns";
 import { type BatchRow, type LoggedBatch, SAMPLED_AT } from "#contract/batch.ts";
-import { choice, maybe, number } from "#contract/things.ts";
+import { choice, maybe, number } from "#contract/fields.ts";
 import { ICED_METHODS } from "#core/iced";
-import type { Named } from "#parts/specField.tsx";
-import type { FormField, Values } from "#parts/useSpecFields.tsx";
+import type { Named } from "#parts/form/schema.ts";
+import type { FormField, Values } from "#parts/form/useFields.ts";
 
 /** A site's things that a batch is logged with. */
 export interface LogSite {
@@ -17,14 +17,16 @@ export interface LogSite {
   readonly grinders: readonly Named[];
 }
 
-const S_PER_MIN = 60;
 const LOCAL = "yyyy-MM-dd'T'HH:mm";
 const LIKED = { unsaid: null, liked: true, disliked: false } as const;
 const NOT_METERED = "notMetered";
 const HOT = "hot";
 
-/** The short form: what retained liquid is learned from. */
-export const SHORT = ["coffeeId", "brewerId", "doseG", "waterG", "yieldG"];
+/** The short form of a batch: from a card only what nobody knew before, else what it was and how it was ground. */
+export const SHORT = {
+  ofCard: ["yieldG", "brewTimeS"],
+  blank: ["coffeeId", "brewerId", "dialSetting", "brewTimeS", "doseG", "waterG", "yieldG"],
+} as const;
 
 /** The fields of a batch, in the order of a form. */
 export function batchFields({ coffees, brewers, vessels, grinders }: LogSite): readonly FormField[] {
@@ -66,7 +68,11 @@ export function batchFields({ coffees, brewers, vessels, grinders }: LogSite): r
       named: grinders,
     },
     { name: "dialSetting", spec: maybe("dial", -100, 1000), words: { label: "at", help: "on its own dial" } },
-    { name: "brewMin", spec: maybe("min", 0.1, 1440), words: { label: "took", help: "such as 5:20" } },
+    {
+      name: "brewTimeS",
+      spec: maybe("watch", 1, 172_800),
+      words: { label: "took", help: "such as 5:20, or 520" },
+    },
     { name: "strengthPct", spec: maybe("%", 0.1, 30), words: { label: "strength" } },
     { name: "sampledAt", spec: choice([NOT_METERED, ...SAMPLED_AT]), words: { label: "sampled" } },
     { name: "liked", spec: choice(Object.keys(LIKED)), words: { label: "in the cup" } },
@@ -89,7 +95,7 @@ export function valuesOf(batch: Partial<BatchRow>, { now, timeZone }: LogSite): 
     vesselId: batch.vesselId ?? null,
     grinderId: batch.grinderId ?? null,
     dialSetting: batch.dialSetting ?? null,
-    brewMin: brewTimeS ? brewTimeS / S_PER_MIN : null,
+    brewTimeS: brewTimeS ?? null,
     strengthPct: batch.strengthPct ?? null,
     sampledAt: sampledAt ?? NOT_METERED,
     liked: liked == null ? "unsaid" : liked ? "liked" : "disliked",
@@ -104,12 +110,12 @@ export function messageOf(
   known: Pick<LoggedBatch, "id" | "cardId" | "recipeVersionId">,
   { now, timeZone }: LogSite,
 ): LoggedBatch {
-  const { brewMin, sampledAt, liked, note, method, at, ...figures } = values;
+  const { brewTimeS, sampledAt, liked, note, method, at, ...figures } = values;
   return {
     ...known,
     ...figures,
     method: method === HOT ? null : method,
-    brewTimeS: brewMin === null ? null : Math.round(Number(brewMin) * S_PER_MIN),
+    brewTimeS: brewTimeS === null ? null : Math.round(Number(brewTimeS)),
     sampledAt: sampledAt === NOT_METERED ? null : sampledAt,
     liked: LIKED[liked as keyof typeof LIKED],
     note: note ?? "",

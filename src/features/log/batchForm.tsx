@@ -1,11 +1,13 @@
 "use client";
 
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { BatchRow } from "#contract/batch.ts";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
-import { saidOf } from "#parts/fields.ts";
-import { useSpecFields, type Values } from "#parts/useSpecFields.tsx";
+import { saidOf } from "#parts/form/fields.ts";
+import { FormRow } from "#parts/form/formRow.tsx";
+import { Restored } from "#parts/form/restored.tsx";
+import { useFields, type Values } from "#parts/form/useFields.ts";
 import type { BatchOfCard } from "#scaling/cards";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
@@ -34,7 +36,11 @@ export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
   const print = useUnits();
   // As it was when this began: the page is drawn again with what others keep meanwhile.
   const [base] = useState(() => {
-    const first = { coffeeId: site.coffees[0]?.id ?? null, brewerId: site.brewers[0]?.id ?? "" };
+    const first = {
+      coffeeId: site.coffees[0]?.id ?? null,
+      brewerId: site.brewers[0]?.id ?? "",
+      grinderId: site.grinders[0]?.id ?? null,
+    };
     const { cardId = null, recipeVersionId = null } = batch ?? card?.batch ?? {};
     return {
       known: { id: batch?.id ?? uuidv7(), cardId, recipeVersionId },
@@ -42,12 +48,27 @@ export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
       values: valuesOf(batch ?? card?.batch ?? first, site),
     };
   });
-  const fields = batchFields(site);
-  const form = useSpecFields(fields, base.values);
+  const fields = useMemo(() => batchFields(site), [site]);
   const [theirs, setTheirs] = useState<BatchRow & { readonly changedBy: string }>();
-  const { act, at, busy } = useAct();
+  const { act, trouble, busy } = useAct();
+  const [confirmed, setConfirmed] = useState(false);
+  const form = useFields({
+    fields,
+    start: base.values,
+    // A draft of an older state would undo what others changed since.
+    draft: batch ? `batch.${batch.id}.${batch.revision}` : `batch.of.${card?.batch.cardId ?? "none"}`,
+    trouble,
+  });
+  const done = () => {
+    form.forget();
+    onDone();
+  };
+  const anew = () => {
+    form.forget();
+    form.restart(base.values);
+  };
   const send = async (values: Values, revision: number | undefined) => {
-    const message = messageOf(values, base.known, site);
+    const message = { ...messageOf(values, base.known, site), confirmed };
     const sent = await act(
       revision === undefined ? logBatch(message) : correctBatch({ ...message, revision }),
     );
@@ -55,39 +76,50 @@ export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
     setTheirs(sent.data.theirs);
     if (sent.data.theirs) return;
     sayFollowed(sent.data);
-    onDone();
+    done();
   };
-  const save = async () => {
-    const values = form.ask();
-    if (values) await send(values, base.revision);
-  };
+  const save = () => form.submit((values) => send(values, base.revision));
   const choose = (chosen: Chosen) => {
-    const mine = form.ask();
-    if (!theirs || !mine) return;
+    if (!theirs) return;
     const theirValues = valuesOf(theirs, site);
-    const picked = Object.keys(mine).map((name) => [
-      name,
-      (chosen[name] === "theirs" ? theirValues : mine)[name] ?? null,
-    ]);
-    void send(Object.fromEntries(picked), theirs.revision);
+    void form.submit((mine) => {
+      const picked = Object.keys(mine).map((name) => [
+        name,
+        (chosen[name] === "theirs" ? theirValues : mine)[name] ?? null,
+      ]);
+      return send(Object.fromEntries(picked), theirs.revision);
+    });
   };
   const shown = (values: Readonly<Record<string, Values[string] | undefined>>) =>
     Object.fromEntries(fields.map((field) => [field.name, saidOf(field, values[field.name] ?? null, print)]));
-  const draw = (name: string) => form.draw(name, at(name));
-  const more = fields.map(({ name }) => name).filter((name) => !SHORT.includes(name));
+  const draw = (name: string) => <FormRow key={name} form={form} name={name} />;
+  const short: readonly string[] = card ? SHORT.ofCard : SHORT.blank;
+  const more = fields.map(({ name }) => name).filter((name) => !short.includes(name));
   return (
-    <SaveForm save={batch ? "Correct it" : "Log it"} busy={busy} onSave={save} onDone={onDone}>
+    <SaveForm save={batch ? "Correct it" : "Log it"} busy={busy} onSave={save} onDone={done}>
+      {form.restored && <Restored onAnew={anew} />}
       {card && (
         <p data-testid="from-card">
-          Brewed from the card <strong>{card.title}</strong>: change what was really weighed and set, and say
-          what came out.
+          Brewed from the card <strong>{card.title}</strong>: weigh what came out, and say how long it took.
+          What was weighed or set otherwise is changed below.
         </p>
       )}
-      <div className={FIELD_GRID}>{SHORT.map(draw)}</div>
-      <details open={more.some((name) => (form.troubleOf(name) ?? at(name)) !== undefined) || undefined}>
+      <div className={FIELD_GRID}>{short.map(draw)}</div>
+      <details open={more.some((name) => form.troubleOf(name) !== undefined) || undefined}>
         <summary className="min-h-10 cursor-pointer py-2 font-semibold">More about it</summary>
         <div className={FIELD_GRID}>{more.map(draw)}</div>
       </details>
+      {(trouble?.code === "unusual" || confirmed) && (
+        <label className="flex min-h-12 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-rim"
+            checked={confirmed}
+            onChange={(event) => setConfirmed(event.target.checked)}
+          />
+          it was so
+        </label>
+      )}
       {theirs && (
         <Conflict
           what="this batch"

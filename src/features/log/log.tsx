@@ -1,39 +1,33 @@
 "use client";
 
-import { Check, Plus, ThumbsDown, ThumbsUp } from "lucide-react";
+import { Plus } from "lucide-react";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { parseAsString, parseAsStringLiteral, useQueryStates } from "nuqs";
+import { useState, useTransition } from "react";
 import { toast } from "sonner";
-import type { BatchRow } from "#contract/batch.ts";
-import { printNumber, printPct, printTime } from "#core/units";
 import { Button, buttonClass } from "#ui/button.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { useUnits } from "#ui/units.tsx";
+import { Table } from "#ui/table/table.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { ICED_SERVED_WORDS, SAMPLED_WORDS } from "#words/log";
+import { Working } from "#ui/working.tsx";
 import { rightSentence } from "#words/people";
 import { takeOutBatch } from "./actions.ts";
+import { besidesOf, type ListedBatch, useBatchColumns } from "./batchColumns.tsx";
 import type { LogSite } from "./batchFields.ts";
-import { BatchForm, type CardToLog } from "./batchForm.tsx";
+import type { CardToLog } from "./batchForm.tsx";
 import { sayFollowed } from "./followed.ts";
 import { LogTabs } from "./tabs.tsx";
 
-export interface LogQuery {
-  readonly brewer: string;
-  readonly coffee: string;
-  /** "yes", "no" or "" for both. */
-  readonly liked: string;
-}
+/** Loaded when somebody writes: the list is read far more often. */
+const BatchForm = dynamic(() => import("./batchForm.tsx").then(({ BatchForm }) => BatchForm));
 
 interface LogProps {
   readonly site: LogSite;
-  readonly batches: readonly (BatchRow & {
-    /** As it is read at the site. */
-    readonly when: string;
-  })[];
-  readonly query: LogQuery;
+  readonly batches: readonly ListedBatch[];
   /** The link to older ones, where there are any. */
   readonly older: string | undefined;
   readonly csv: string;
@@ -42,7 +36,7 @@ interface LogProps {
 }
 
 /** The log: batches logged in five fields, listed, and learned from. */
-export function Log({ site, batches, query, older, csv, card }: LogProps) {
+export function Log({ site, batches, older, csv, card }: LogProps) {
   const { may } = useCounter();
   const router = useRouter();
   const [from, setFrom] = useState(card && "batch" in card ? card : undefined);
@@ -72,47 +66,8 @@ export function Log({ site, batches, query, older, csv, card }: LogProps) {
         </p>
       )}
       {adding && <BatchForm site={site} card={from} onDone={done} />}
-      <Panel title="Batches">
-        <Filters site={site} query={query} csv={csv} />
-        {batches.length === 0 ? (
-          <p className="text-quiet">Nothing is logged that fits. Log a batch, or choose fewer filters.</p>
-        ) : (
-          // Text that is only read aloud lies outside the flow, and would widen the page past the table.
-          <div className="relative overflow-x-auto">
-            <table className="w-full text-left text-sm tabular-nums">
-              <thead className="text-quiet">
-                <tr>
-                  {[
-                    "when",
-                    "coffee",
-                    "brewed on",
-                    "dial",
-                    "dose",
-                    "water",
-                    "ice",
-                    "came out",
-                    "time",
-                    "strength",
-                    "liked",
-                    "who",
-                  ].map((head) => (
-                    <th key={head} className="py-1 pr-3 font-normal">
-                      {head}
-                    </th>
-                  ))}
-                  <th>
-                    <span className="sr-only">change</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {batches.map((batch) => (
-                  <Row key={batch.id} batch={batch} site={site} />
-                ))}
-              </tbody>
-            </table>
-          </div>
-        )}
+      <Panel>
+        <Batches site={site} batches={batches} csv={csv} />
         {older && (
           <Link href={older} className={`mt-2 ${buttonClass()}`}>
             Older ones
@@ -123,119 +78,99 @@ export function Log({ site, batches, query, older, csv, card }: LogProps) {
   );
 }
 
-const SELECT = "min-h-10 rounded-md border-2 border-rim/50 bg-enamel px-2";
+const FILTER = { brewer: parseAsString, coffee: parseAsString, liked: parseAsStringLiteral(["yes", "no"]) };
 
-/** Filters live in the link, so that a list can be sent as it stands. */
-function Filters({ site, query, csv }: Pick<LogProps, "site" | "query" | "csv">) {
-  const choices = [
-    ["brewer", "brewed on", site.brewers],
-    ["coffee", "coffee", site.coffees],
-    [
-      "liked",
-      "liked",
-      [
-        { id: "yes", name: "liked" },
-        { id: "no", name: "not liked" },
-      ],
-    ],
-  ] as const;
-  return (
-    <form className="mb-2 flex flex-wrap items-end gap-2" method="get">
-      {choices.map(([name, label, options]) => (
-        <label key={name} className="text-quiet text-sm">
-          {label}
-          <select name={name} defaultValue={query[name]} className={`block text-base text-ink ${SELECT}`}>
-            <option value="">any</option>
-            {options.map((option) => (
-              <option key={option.id} value={option.id}>
-                {option.name}
-              </option>
-            ))}
-          </select>
-        </label>
-      ))}
-      <Button type="submit">Show</Button>
-      <a href={csv} className="ml-auto underline underline-offset-4" download>
-        The newest 10,000 of these as CSV
-      </a>
-    </form>
-  );
-}
-
-interface RowProps {
-  readonly batch: LogProps["batches"][number];
-  readonly site: LogSite;
-}
-
-function Row({ batch, site }: RowProps) {
-  const units = useUnits();
-  const { may } = useCounter();
-  const [open, setOpen] = useState(false);
-  const { strengthPct, sampledAt, liked, note, method } = batch;
-  const isOtherWay = method !== null && method !== "onIce";
-  const more = [
-    isOtherWay && ICED_SERVED_WORDS[method],
-    sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`,
-    note,
-  ]
-    .filter(Boolean)
-    .join("; ");
-  const cells = [
-    batch.coffee ?? "",
-    batch.brewer,
-    batch.dialSetting === null ? "" : `${batch.grinder ?? ""} ${printNumber(batch.dialSetting, 1)}`,
-    units.printMass(batch.doseG),
-    units.printLiquid(batch.waterG),
-    batch.iceG > 0 ? units.printMass(batch.iceG) : batch.method ? "none" : "",
-    batch.yieldG === null ? "" : units.printLiquid(batch.yieldG),
-    batch.brewTimeS === null ? "" : printTime(batch.brewTimeS),
-    strengthPct === null ? "" : printPct(strengthPct),
+/** Filters live in the link, so that a list can be sent as it stands; each counts at once. */
+function Filters({ site }: Pick<LogProps, "site">) {
+  const [waiting, start] = useTransition();
+  const [filter, setFilter] = useQueryStates(FILTER, {
+    shallow: false,
+    history: "push",
+    startTransition: start,
+  });
+  const any = { value: "", text: "any" } as const;
+  const options = (things: LogSite["brewers"]) => [
+    any,
+    ...things.map(({ id, name }) => ({ value: id, text: name })),
   ];
   return (
-    <>
-      <tr className="border-rim/20 border-t align-top">
-        <td className="whitespace-nowrap py-2 pr-3">
-          <Link href={`/log/${batch.id}`} className="underline underline-offset-4">
-            {batch.when}
-          </Link>
-          {batch.approved && <Check size={16} aria-label="the standard" className="ml-1 inline text-good" />}
-        </td>
-        {cells.map((cell, i) => (
-          // The columns never change their order.
-          // biome-ignore lint/suspicious/noArrayIndexKey: see above
-          <td key={i} className="whitespace-nowrap py-2 pr-3">
-            <bdi>{cell}</bdi>
-          </td>
-        ))}
-        <td className="py-2 pr-3">
-          {liked === true && <ThumbsUp size={16} aria-label="liked" className="text-good" />}
-          {liked === false && <ThumbsDown size={16} aria-label="not liked" className="text-due" />}
-        </td>
-        <td className="py-2 pr-3">
-          <bdi>{batch.person}</bdi>
-        </td>
-        <td className="whitespace-nowrap py-1 text-right">
-          {may("logBatches") && (
-            <Button look="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
-              Correct<span className="sr-only"> the batch of {batch.when}</span>
-            </Button>
-          )}
-        </td>
-      </tr>
-      {(more || open) && (
-        <tr>
-          <td colSpan={cells.length + 4} className="pb-2">
-            {more && <bdi className="text-quiet">{more}</bdi>}
-            {open && <Opened batch={batch} site={site} onDone={() => setOpen(false)} />}
-          </td>
-        </tr>
-      )}
-    </>
+    <div className="flex flex-wrap gap-2" aria-busy={waiting}>
+      <Choice
+        label="brewed on"
+        value={filter.brewer ?? ""}
+        options={options(site.brewers)}
+        onChange={(brewer) => void setFilter({ brewer: brewer || null })}
+      />
+      <Choice
+        label="of"
+        value={filter.coffee ?? ""}
+        options={options(site.coffees)}
+        onChange={(coffee) => void setFilter({ coffee: coffee || null })}
+      />
+      <Choice
+        label="liked"
+        value={filter.liked ?? ""}
+        options={[any, { value: "yes", text: "yes" }, { value: "no", text: "no" }]}
+        onChange={(liked) => void setFilter({ liked: liked || null })}
+      />
+      {waiting && <Working says="Looking …" />}
+    </div>
   );
+}
+
+interface BatchesProps extends Pick<LogProps, "site" | "batches" | "csv"> {}
+
+/** The batches that fit, each corrected in place. */
+function Batches({ site, batches, csv }: BatchesProps) {
+  const { may } = useCounter();
+  const columns = useBatchColumns();
+  const [open, setOpen] = useState<string>();
+  return (
+    <Table
+      name="batches"
+      rows={batches}
+      columns={columns}
+      idOf={({ id }) => id}
+      below={(batch) => {
+        const more = besidesOf(batch);
+        const isOpen = batch.id === open;
+        return (
+          (more || isOpen) && (
+            <>
+              {more && <bdi className="text-quiet">{more}</bdi>}
+              {isOpen && <Opened batch={batch} site={site} onDone={() => setOpen(undefined)} />}
+            </>
+          )
+        );
+      }}
+      tools={
+        may("logBatches")
+          ? ({ id, when }) => (
+              <Button
+                look="quiet"
+                aria-expanded={open === id}
+                onClick={() => setOpen(open === id ? undefined : id)}
+              >
+                Correct<span className="sr-only"> the batch of {when}</span>
+              </Button>
+            )
+          : undefined
+      }
+      filters={<Filters site={site} />}
+      empty={<p className="text-quiet">Nothing is logged that fits. Log a batch, or choose fewer filters.</p>}
+      files={[{ href: csv, text: "The newest 10,000 that fit as CSV" }]}
+    />
+  );
+}
+
+interface OpenedProps {
+  readonly batch: ListedBatch;
+  readonly site: LogSite;
+  readonly onDone: () => void;
 }
 
 /** A batch that is corrected, or taken out. */
-function Opened({ batch, site, onDone }: RowProps & { readonly onDone: () => void }) {
+function Opened({ batch, site, onDone }: OpenedProps) {
   const { act, busy } = useAct();
   const { id, revision } = batch;
   const putBack = async () => {
@@ -245,6 +180,7 @@ function Opened({ batch, site, onDone }: RowProps & { readonly onDone: () => voi
   const takeOut = async () => {
     const sent = await act(takeOutBatch({ id, revision, removed: true }));
     if (!sent.ok) return;
+    onDone();
     sayFollowed(sent.data);
     toast.success("Taken out of the log.", { action: { label: "Undo", onClick: putBack } });
   };

@@ -3,7 +3,8 @@
 import { z } from "zod";
 import { uuid } from "#contract/card.ts";
 import { jobNamed } from "#contract/job.ts";
-import { changedPerson, newPerson, SCOPES, typedText } from "#contract/people.ts";
+import { changedPerson, newPerson, typedText } from "#contract/people.ts";
+import { SCOPES } from "#contract/peopleKinds.ts";
 import { action, Refusal } from "#server/action.ts";
 import { dropStuck, retryStuck } from "#server/jobs/stuck.ts";
 import { endStation, makeStation, makeToken, revokeToken } from "#server/keys.ts";

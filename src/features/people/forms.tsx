@@ -1,13 +1,15 @@
 "use client";
 
-import { type FormEvent, type ReactNode, useState } from "react";
+import { type ComponentProps, type FormEvent, type ReactNode, useState } from "react";
+import { type Control, useController } from "react-hook-form";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import { ROLES, type Role } from "#core/people";
 import type { Versions } from "#core/versions";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
+import { useShortForm } from "#parts/form/useShortForm.ts";
 import { Button } from "#ui/button.tsx";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { Field } from "#ui/field.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { ROLE_WORDS } from "#words/people";
@@ -23,25 +25,17 @@ interface DoneProps {
 
 export function AddPerson({ onDone }: DoneProps) {
   const [id] = useState(() => uuidv7());
-  const [name, setName] = useState("");
-  const [role, setRole] = useState<Role>("barista");
-  const [pin, setPin] = useState("");
-  const { act, at, busy } = useAct();
-  const submit = async () => {
-    const sent = await act(addPerson({ id, name, role, pin }));
+  const { act, at, trouble, busy } = useAct();
+  const form = useShortForm({ name: "", role: "barista" as Role, pin: "" }, trouble);
+  const submit = form.handleSubmit(async (person) => {
+    const sent = await act(addPerson({ id, ...person }));
     if (sent.ok) onDone();
-  };
+  });
   return (
     <Form onSubmit={submit}>
-      <Field
-        label="name"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        autoComplete="off"
-        trouble={at("name")}
-      />
-      <RoleChoice role={role} onRole={setRole} />
-      <PinField pin={pin} onPin={setPin} trouble={at("pin")} />
+      <Field label="name" autoComplete="off" trouble={at("name")} {...form.register("name")} />
+      <RoleChoice control={form.control} />
+      <PinField trouble={at("pin")} {...form.register("pin")} />
       <Buttons busy={busy} save="Add" onDone={onDone} />
     </Form>
   );
@@ -50,40 +44,32 @@ export function AddPerson({ onDone }: DoneProps) {
 /** Changes a name or a role; when somebody else was faster, each field is chosen. */
 export function EditPerson({ person, onDone }: DoneProps & { readonly person: PersonLine }) {
   const [base] = useState(person);
-  const [name, setName] = useState(person.name);
-  const [role, setRole] = useState(person.role);
   const [theirs, setTheirs] = useState<Theirs>();
-  const { act, at, busy } = useAct();
-  const save = async (wanted: { name: string; role: Role; revision: number }) => {
+  const { act, at, trouble, busy } = useAct();
+  const form = useShortForm({ name: base.name, role: base.role }, trouble);
+  const save = async (wanted: Editable & { readonly revision: number }) => {
     const sent = await act(changePerson({ id: person.id, ...wanted }));
     if (!sent.ok) return;
     if (sent.data.theirs) setTheirs(sent.data.theirs);
     else onDone();
   };
   return (
-    <Form onSubmit={() => save({ name, role, revision: base.revision })}>
-      <Field
-        label="name"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        autoComplete="off"
-        trouble={at("name")}
-      />
-      <RoleChoice role={role} onRole={setRole} />
+    <Form onSubmit={form.handleSubmit((mine) => save({ ...mine, revision: base.revision }))}>
+      <Field label="name" autoComplete="off" trouble={at("name")} {...form.register("name")} />
+      <RoleChoice control={form.control} />
       <Buttons busy={busy} save="Save" onDone={onDone} />
       {theirs && (
         <Conflict
           what={base.name}
           who={theirs.changedBy}
-          versions={versionsOf(base, { name, role }, theirs)}
+          versions={versionsOf(base, form.getValues(), theirs)}
           label={(field) => field}
           show={(_field, value) => value ?? ""}
           onClose={() => setTheirs(undefined)}
           onChoose={(chosen) => {
             setTheirs(undefined);
-            const merged = mergedOf({ name, role }, theirs, chosen);
-            setName(merged.name);
-            setRole(merged.role);
+            const merged = mergedOf(form.getValues(), theirs, chosen);
+            form.reset(merged, { keepDefaultValues: true });
             void save({ ...merged, revision: theirs.revision });
           }}
         />
@@ -115,23 +101,23 @@ function mergedOf(mine: Editable, theirs: Editable, chosen: Chosen): Editable {
 }
 
 export function NewPin({ person, onDone }: DoneProps & { readonly person: PersonLine }) {
-  const [pin, setPin] = useState("");
-  const { act, at, busy } = useAct();
-  const submit = async () => {
+  const { act, at, trouble, busy } = useAct();
+  const form = useShortForm({ pin: "" }, trouble);
+  const submit = form.handleSubmit(async ({ pin }) => {
     const sent = await act(resetPin({ id: person.id, pin }));
     if (!sent.ok) return;
     toast.success(`${person.name} signs in with the new PIN from now on.`);
     onDone();
-  };
+  });
   return (
     <Form onSubmit={submit}>
-      <PinField pin={pin} onPin={setPin} trouble={at("pin")} />
+      <PinField trouble={at("pin")} {...form.register("pin")} />
       <Buttons busy={busy} save="Set PIN" onDone={onDone} />
     </Form>
   );
 }
 
-function Form({ onSubmit, children }: { readonly onSubmit: () => void; readonly children: ReactNode }) {
+function Form({ onSubmit, children }: { readonly onSubmit: () => unknown; readonly children: ReactNode }) {
   const submit = (event: FormEvent) => {
     event.preventDefault();
     onSubmit();
@@ -146,31 +132,19 @@ function Form({ onSubmit, children }: { readonly onSubmit: () => void; readonly 
   );
 }
 
-function RoleChoice({ role, onRole }: { readonly role: Role; readonly onRole: (role: Role) => void }) {
+/** The role among a form's fields, whatever the others are. */
+function RoleChoice<Fields extends Editable>({ control }: { readonly control: Control<Fields> }) {
+  const { field } = useController({ control: control as unknown as Control<Editable>, name: "role" });
   return (
     <div className="self-center">
-      <Choice label="role" value={role} options={ROLE_OPTIONS} onChange={(next) => onRole(next as Role)} />
+      <Choice label="role" value={field.value} options={ROLE_OPTIONS} onChange={field.onChange} />
     </div>
   );
 }
 
-interface PinFieldProps {
-  readonly pin: string;
-  readonly onPin: (pin: string) => void;
-  readonly trouble: string | undefined;
-}
-
-function PinField({ pin, onPin, trouble }: PinFieldProps) {
+function PinField(input: Omit<ComponentProps<typeof Field>, "label">) {
   return (
-    <Field
-      label="PIN or passphrase"
-      type="password"
-      autoComplete="new-password"
-      value={pin}
-      onChange={(event) => onPin(event.target.value)}
-      help={PIN_HELP}
-      trouble={trouble}
-    />
+    <Field label="PIN or passphrase" type="password" autoComplete="new-password" help={PIN_HELP} {...input} />
   );
 }
 

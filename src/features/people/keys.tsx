@@ -1,10 +1,12 @@
 "use client";
 
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
+import { useController } from "react-hook-form";
 import { v7 as uuidv7 } from "uuid";
-import { SCOPES, type Scope } from "#contract/people.ts";
+import { SCOPES, type Scope } from "#contract/peopleKinds.ts";
+import { useShortForm } from "#parts/form/useShortForm.ts";
 import { Button } from "#ui/button.tsx";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { Field } from "#ui/field.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
@@ -26,13 +28,12 @@ interface StationsProps {
 
 /** Shared tablets, at which baristas and trainees sign in by tapping their name. */
 export function Stations({ stations, here }: StationsProps) {
-  const [name, setName] = useState("");
-  const { act, at, busy } = useAct();
-  const make = async (event: FormEvent) => {
-    event.preventDefault();
+  const { act, at, trouble, busy } = useAct();
+  const form = useShortForm({ name: "" }, trouble);
+  const make = form.handleSubmit(async ({ name }) => {
     const sent = await act(makeThisAStation({ id: uuidv7(), name }));
-    if (sent.ok) setName("");
-  };
+    if (sent.ok) form.reset();
+  });
   return (
     <Panel title="Stations">
       <p className="mb-2 text-quiet text-sm">
@@ -56,9 +57,8 @@ export function Stations({ stations, here }: StationsProps) {
           <Field
             label="this tablet's name"
             className="min-w-48 flex-1"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
             autoComplete="off"
+            {...form.register("name")}
             trouble={at("name")}
           />
           <Button type="submit" disabled={busy} className="mb-5">
@@ -76,17 +76,16 @@ interface TokensProps {
 
 /** Tokens for other programs: each named, limited, and shown once. */
 export function Tokens({ tokens }: TokensProps) {
-  const [name, setName] = useState("");
-  const [scope, setScope] = useState<Scope>("read");
   const [made, setMade] = useState<string>();
-  const { act, at, busy } = useAct();
-  const make = async (event: FormEvent) => {
-    event.preventDefault();
-    const sent = await act(makeApiToken({ id: uuidv7(), name, scope }));
+  const { act, at, trouble, busy } = useAct();
+  const form = useShortForm({ name: "", scope: "read" as Scope }, trouble);
+  const { field: scope } = useController({ control: form.control, name: "scope" });
+  const make = form.handleSubmit(async (wanted) => {
+    const sent = await act(makeApiToken({ id: uuidv7(), ...wanted }));
     if (!sent.ok) return;
-    setName("");
+    form.reset();
     setMade(sent.data);
-  };
+  });
   return (
     <Panel title="Tokens">
       <p className="mb-2 text-quiet text-sm">
@@ -119,17 +118,16 @@ export function Tokens({ tokens }: TokensProps) {
         <Field
           label="what it is for"
           className="min-w-40 flex-1"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
           autoComplete="off"
+          {...form.register("name")}
           trouble={at("name")}
         />
         <span className="mb-5">
           <Choice
             label="for"
-            value={scope}
+            value={scope.value}
             options={SCOPES.map((each) => ({ value: each, text: SCOPE_WORDS[each] }))}
-            onChange={(next) => setScope(next as Scope)}
+            onChange={scope.onChange}
           />
         </span>
         <Button type="submit" disabled={busy} className="mb-5">

@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { RecipeVersion } from "#contract/recipe.ts";
 import type { RecipeKit } from "#scaling/sheet";
-import { Choice } from "#ui/choice.tsx";
+import { Back } from "#ui/back.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { ComparedTable } from "./comparedTable.tsx";
@@ -91,9 +91,7 @@ export function Compare({ left, right, kit, all }: CompareProps) {
         />
       </Panel>
       <p>
-        <Link href={`/recipes/${left.recipeId}`} className="underline underline-offset-4">
-          Back to {left.name}
-        </Link>
+        <Back otherwise={`/recipes/${left.recipeId}`} />
       </p>
     </div>
   );

@@ -2,8 +2,9 @@
 
 import { memo } from "react";
 import type { Recipe } from "#core/recipe";
+import { FigureField } from "#ui/figure/figureField.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { TypedField, WordsField } from "./typedField.tsx";
+import { WordsField } from "#ui/wordsField.tsx";
 
 interface CupFieldsProps {
   readonly recipe: Recipe;
@@ -16,7 +17,7 @@ export const CupFields = memo(function CupFields({ recipe, at, onChange }: CupFi
   return (
     <Panel title="The cup that was made">
       <div className="grid grid-cols-2 gap-x-3">
-        <TypedField
+        <FigureField
           label="done at"
           field="doneS"
           kind="time"
@@ -27,10 +28,10 @@ export const CupFields = memo(function CupFields({ recipe, at, onChange }: CupFi
           trouble={at("doneS")}
           onValue={(doneS) => onChange({ doneS })}
         />
-        <TypedField
+        <FigureField
           label="came out"
           field="weighedG"
-          kind="liquid"
+          kind="liquidG"
           optional
           value={recipe.weighedG}
           bounds={[1, 200_000]}
@@ -38,10 +39,10 @@ export const CupFields = memo(function CupFields({ recipe, at, onChange }: CupFi
           trouble={at("weighedG")}
           onValue={(weighedG) => onChange({ weighedG })}
         />
-        <TypedField
+        <FigureField
           label="strength"
           field="strengthPct"
-          kind="pct"
+          kind="%"
           optional
           value={recipe.strengthPct}
           bounds={[0.05, 30]}

@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import {
   type KeyboardEvent,
@@ -19,7 +20,9 @@ import { UndoButtons } from "#parts/undoButtons.tsx";
 import { brewedWith, type Naming, namedOf, type RecipeKit } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { UnreadContext } from "#ui/figure/unread.ts";
 import { Panel } from "#ui/panel.tsx";
+import { WordsField } from "#ui/wordsField.tsx";
 import { recipeSentence } from "#words/recipes";
 import { keepRecipe, throwDraftAway } from "./actions.ts";
 import { CupFields } from "./cupFields.tsx";
@@ -29,10 +32,14 @@ import { HandSteps } from "./handSteps.tsx";
 import { Made } from "./made.tsx";
 import { Meanwhile } from "./meanwhile.tsx";
 import { Mind } from "./mind.tsx";
-import { PourTable } from "./pourTable.tsx";
 import { PressFields } from "./pressFields.tsx";
 import { Timeline } from "./timeline.tsx";
-import { UnreadContext, WordsField } from "./typedField.tsx";
+
+/** Fetched beside the page, with what drags its rows: the timeline stands and works before it is there. */
+const PourTable = dynamic(() => import("./pourTable.tsx").then(({ PourTable }) => PourTable), { ssr: false });
+/** Height of the table's head and of a pour in it: the place is kept until it is there. */
+const HEAD_PX = 28;
+const POUR_PX = 62;
 
 export interface EditorProps {
   readonly kit: RecipeKit;
@@ -222,14 +229,21 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
                 </p>
               )}
             </div>
-            <section aria-label="Forecast, beside the cup" className="min-w-0 lg:col-span-4">
+            <section
+              aria-label="Forecast, beside the cup"
+              // Of what was written a moment ago.
+              aria-busy={settled !== draft}
+              className="min-w-0 lg:col-span-4"
+            >
               <h3 className="font-semibold">Forecast, beside the cup</h3>
               <Beside recipe={settled.recipe} forecast={forecast} missing={missing} />
             </section>
           </div>
           {brewer?.kind === "hand" && (
             <>
-              <PourTable recipe={recipe} onAct={pour} at={at} />
+              <div style={{ minHeight: HEAD_PX + recipe.pours.length * POUR_PX }}>
+                <PourTable recipe={recipe} onAct={pour} at={at} />
+              </div>
               <label className="mt-1 flex min-h-10 items-center gap-2">
                 <input
                   type="checkbox"

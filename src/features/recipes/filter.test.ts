@@ -1,8 +1,10 @@
 import fc from "fast-check";
+import { createLoader, createSerializer } from "nuqs/server";
 import { describe, expect, test } from "vitest";
-import { METHODS, RECIPE_STATES, type RecipeLine } from "#contract/recipe.ts";
+import type { RecipeLine } from "#contract/recipe.ts";
+import { METHODS, RECIPE_STATES } from "#contract/recipeKinds.ts";
 import { SERVICES } from "#core/recipe";
-import { filtered, NO_FILTER, queryOf, type RecipeFilter, readFilter, searchable } from "./filter.ts";
+import { FILTER, filtered, type RecipeFilter, searchable } from "./filter.ts";
 
 const LINE: RecipeLine = {
   id: "loft",
@@ -23,6 +25,10 @@ const LINE: RecipeLine = {
   strengthPct: 1.38,
   taste: "sweet; toffee as it cools",
 };
+const load = createLoader(FILTER);
+const serialize = createSerializer(FILTER);
+const NO_FILTER = load("");
+
 const LINES: readonly RecipeLine[] = [
   LINE,
   {
@@ -81,15 +87,13 @@ describe("the link", () => {
   test("carries every filter, and gives it back", () => {
     fc.assert(
       fc.property(filter, (asked) => {
-        expect(readFilter(Object.fromEntries(new URLSearchParams(queryOf(asked))))).toEqual(asked);
+        expect(load(serialize(asked))).toEqual(asked);
       }),
     );
-    expect(queryOf(NO_FILTER)).toBe("");
+    expect(serialize(NO_FILTER)).toBe("");
   });
 
   test("with nonsense in it is any", () => {
-    expect(
-      readFilter({ method: "by spoon", state: ["draft", "trial"], archived: "perhaps", text: ["a"] }),
-    ).toEqual(NO_FILTER);
+    expect(load("?method=by+spoon&state=draft,trial&archived=perhaps")).toEqual(NO_FILTER);
   });
 });

@@ -4,9 +4,10 @@ import { Plus, X } from "lucide-react";
 import { memo } from "react";
 import { HAND_ACTS, type HandStep, MOMENTS } from "#core/recipe";
 import { Button } from "#ui/button.tsx";
-import { Pick } from "#ui/pick.tsx";
+import { ChoiceField } from "#ui/choice/choice.tsx";
+import { FigureField } from "#ui/figure/figureField.tsx";
+import { WordsField } from "#ui/wordsField.tsx";
 import { HAND_ACT_WORDS, MOMENT_WORDS } from "#words/recipes";
-import { TypedField, WordsField } from "./typedField.tsx";
 
 interface HandStepsProps {
   readonly steps: readonly HandStep[];
@@ -28,15 +29,15 @@ export const HandSteps = memo(function HandSteps({ steps, onSteps, at }: HandSte
           // Steps have no name but their place.
           // biome-ignore lint/suspicious/noArrayIndexKey: see above
           <li key={i} className="flex flex-wrap items-start gap-2 border-rim/20 border-t py-1">
-            <Pick
+            <ChoiceField
               label={`step ${i + 1}, when`}
               value={step.when}
               options={MOMENTS.map((value) => ({ value, text: MOMENT_WORDS[value] }))}
-              onPick={(when) => change(i, { when, atS: when === "at" ? (step.atS ?? 60) : null })}
+              onChange={(when) => change(i, { when, atS: when === "at" ? (step.atS ?? 60) : null })}
             />
             {step.when === "at" && (
               <div className="w-24">
-                <TypedField
+                <FigureField
                   label={`step ${i + 1}, at`}
                   field={`steps.${i}.atS`}
                   kind="time"
@@ -47,18 +48,18 @@ export const HandSteps = memo(function HandSteps({ steps, onSteps, at }: HandSte
                 />
               </div>
             )}
-            <Pick
+            <ChoiceField
               label={`step ${i + 1}, what`}
               value={step.act}
               options={HAND_ACTS.map((value) => ({ value, text: HAND_ACT_WORDS[value] }))}
-              onPick={(act) => change(i, { act, staysG: act === "transfer" ? (step.staysG ?? 0) : null })}
+              onChange={(act) => change(i, { act, staysG: act === "transfer" ? (step.staysG ?? 0) : null })}
             />
             {step.act === "transfer" && (
               <div className="w-28">
-                <TypedField
+                <FigureField
                   label={`step ${i + 1}, stays behind`}
                   field={`steps.${i}.staysG`}
-                  kind="mass"
+                  kind="g"
                   value={step.staysG}
                   bounds={[0, 200_000]}
                   onValue={(staysG) => change(i, { staysG })}

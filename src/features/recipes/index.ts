@@ -3,7 +3,6 @@ export { Approval } from "./approval.tsx";
 export { Compare } from "./compare.tsx";
 export { type Draft, firstDraft, nextDraft } from "./draft.ts";
 export { Editor } from "./editor.tsx";
-export { readFilter } from "./filter.ts";
 export { Recipes } from "./list.tsx";
 export { type SideView, Sites } from "./sites.tsx";
 export { RecipeView } from "./view.tsx";

@@ -16,14 +16,15 @@ import {
 } from "#core/recipe";
 import { printNumber } from "#core/units";
 import { type Naming, namedOf, type RecipeKit } from "#scaling/sheet";
+import { ChoiceField } from "#ui/choice/choice.tsx";
+import { FigureField } from "#ui/figure/figureField.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { Pick } from "#ui/pick.tsx";
 import { FIELD_GRID } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
+import { WordsField } from "#ui/wordsField.tsx";
 import { BASIS_WORDS, SERVICE_WORDS } from "#words/recipes";
 import type { Draft } from "./draft.ts";
 import { Spoons } from "./spoons.tsx";
-import { TypedField, WordsField } from "./typedField.tsx";
 
 interface MadeProps {
   readonly kit: RecipeKit;
@@ -54,32 +55,32 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
   return (
     <Panel title="Made with">
       <div className={FIELD_GRID}>
-        <Pick
+        <ChoiceField
           label="brewed on"
           value={draft.brewerId}
           options={kit.brewers.map(({ id, name }) => ({ value: id, text: name }))}
-          onPick={onBrewer}
+          onChange={onBrewer}
         />
-        <Pick
+        <ChoiceField
           label="coffee"
           value={draft.coffeeId}
           options={kit.coffees.map(({ id, name }) => ({ value: id, text: name }))}
-          onPick={(coffeeId) => onNaming({ coffeeId })}
+          onChange={(coffeeId) => onNaming({ coffeeId })}
         />
-        <Pick
+        <ChoiceField
           label="served"
           value={recipe.serve}
           options={[
             { value: "hot", text: "hot" },
             { value: "iced", text: "iced" },
           ]}
-          onPick={(next) => serve(next === "iced")}
+          onChange={(next) => serve(next === "iced")}
         />
         <div>
-          <TypedField
+          <FigureField
             label="dose"
             field="doseG"
-            kind="mass"
+            kind="g"
             value={recipe.doseG}
             bounds={[0.5, 20_000]}
             help={
@@ -98,7 +99,7 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
           )}
         </div>
         <Range recipe={recipe} at={at} onChange={onChange} />
-        <TypedField
+        <FigureField
           label={`ratio, ${BASIS_WORDS[recipe.ratioBasis]}${recipe.iceG > 0 ? ", ice counted" : ""}`}
           field="ratio"
           kind="ratio"
@@ -114,17 +115,17 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
             if (waterG > 0) onPour({ type: "water", waterG });
           }}
         />
-        <Pick
+        <ChoiceField
           label="the ratio counts"
           value={recipe.ratioBasis}
           options={RATIO_BASES.map((value) => ({ value, text: BASIS_WORDS[value] }))}
           help={`a gram keeps ${printNumber(retainedGPerG, 2)} g`}
-          onPick={(ratioBasis) => onChange({ ratioBasis })}
+          onChange={(ratioBasis) => onChange({ ratioBasis })}
         />
-        <TypedField
+        <FigureField
           label="hot water poured"
           field="hotWaterG"
-          kind="liquid"
+          kind="liquidG"
           value={waterOf(recipe)}
           bounds={[1, MOST_G]}
           help="water in, not coffee out"
@@ -132,17 +133,17 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
           onValue={(waterG) => waterG && onPour({ type: "water", waterG })}
         />
         {recipe.serve === "iced" && (
-          <TypedField
+          <FigureField
             label="ice in the server"
             field="iceG"
-            kind="mass"
+            kind="g"
             value={recipe.iceG}
             bounds={[0, MOST_G]}
             onValue={(iceG) => onChange({ iceG: iceG ?? 0 })}
           />
         )}
         {hand && recipe.blooms && multiple !== undefined && (
-          <TypedField
+          <FigureField
             label="bloom, times the dose"
             field="pours.0.multiple"
             kind="times"
@@ -152,10 +153,10 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
             onValue={(next) => next !== null && onPour({ type: "bloom", multiple: next })}
           />
         )}
-        <TypedField
+        <FigureField
           label="water at"
           field="waterTempC"
-          kind="temp"
+          kind="°C"
           value={recipe.waterTempC}
           bounds={[0, 100]}
           help={
@@ -165,14 +166,14 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
           }
           onValue={(waterTempC) => waterTempC !== null && onChange({ waterTempC })}
         />
-        <Pick
+        <ChoiceField
           label="ground on"
           value={draft.grinderId ?? NO_GRINDER}
           options={[
             { value: NO_GRINDER, text: "only its texture is known" },
             ...kit.grinders.map(({ id, name }) => ({ value: id, text: name })),
           ]}
-          onPick={(id) => {
+          onChange={(id) => {
             const next = kit.grinders.find((each) => each.id === id);
             onNaming({ grinderId: next?.id ?? null });
             onChange(
@@ -183,7 +184,7 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
           }}
         />
         {grinder ? (
-          <TypedField
+          <FigureField
             label={`dial, ${printNumber(grinder.min, 2)} to ${printNumber(grinder.max, 2)}`}
             field="dialSetting"
             kind="dial"
@@ -193,12 +194,12 @@ export const Made = memo(function Made({ kit, draft, at, onChange, onNaming, onB
             onValue={(dialSetting) => onChange({ dialSetting })}
           />
         ) : (
-          <Pick
+          <ChoiceField
             label="as coarse as"
             value={recipe.texture ?? "fine sea salt"}
             options={TEXTURES.map((value) => ({ value, text: value }))}
             trouble={at("dialSetting")}
-            onPick={(texture: Texture) => onChange({ texture })}
+            onChange={(texture: Texture) => onChange({ texture })}
           />
         )}
       </div>
@@ -238,19 +239,19 @@ function Besides({ recipe, at, onChange }: PartProps) {
         filter, sifting, what is added after, what it is good for
       </summary>
       <div className={`mt-1 ${FIELD_GRID}`}>
-        <TypedField
+        <FigureField
           label="sifted off"
           field="siftLossPct"
-          kind="pct"
+          kind="%"
           value={recipe.siftLossPct}
           bounds={[0, 60]}
           help="of what is ground; 0 for none"
           onValue={(siftLossPct) => onChange({ siftLossPct: siftLossPct ?? 0 })}
         />
-        <TypedField
+        <FigureField
           label="water added after"
           field="dilutionG"
-          kind="liquid"
+          kind="liquidG"
           value={recipe.dilutionG}
           bounds={[0, MOST_G]}
           help="to what was brewed; 0 for none"
@@ -314,21 +315,21 @@ function Range({ recipe, at, onChange }: PartProps) {
       </label>
       {doseRangeG && (
         <div className="grid grid-cols-2 gap-1">
-          <TypedField
-            inTable
+          <FigureField
+            look="table"
             label="dose from"
             field="doseRangeG.0"
-            kind="mass"
+            kind="g"
             value={doseRangeG[0]}
             bounds={[0.1, 20_000]}
             trouble={at("doseRangeG")}
             onValue={(least) => onChange({ doseRangeG: [least ?? doseG, doseRangeG[1]] })}
           />
-          <TypedField
-            inTable
+          <FigureField
+            look="table"
             label="dose to"
             field="doseRangeG.1"
-            kind="mass"
+            kind="g"
             value={doseRangeG[1]}
             bounds={[0.1, 20_000]}
             onValue={(most) => onChange({ doseRangeG: [doseRangeG[0], most ?? doseG] })}
@@ -354,8 +355,8 @@ function Shared({ recipe, at, onChange }: PartProps) {
       </label>
       {portions && (
         <div className="grid grid-cols-2 gap-1">
-          <TypedField
-            inTable
+          <FigureField
+            look="table"
             label="cups"
             field="portions.cups"
             kind="count"
@@ -363,11 +364,11 @@ function Shared({ recipe, at, onChange }: PartProps) {
             bounds={[1, 500]}
             onValue={(cups) => onChange({ portions: { ...portions, cups: Math.round(cups ?? 1) } })}
           />
-          <TypedField
-            inTable
+          <FigureField
+            look="table"
             label="each filled to"
             field="portions.fillG"
-            kind="liquid"
+            kind="liquidG"
             value={portions.fillG}
             bounds={[1, 5000]}
             trouble={at("portions.fillG")}

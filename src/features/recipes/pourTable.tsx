@@ -31,9 +31,9 @@ import {
 } from "#core/recipe";
 import { printNumber } from "#core/units";
 import { Button } from "#ui/button.tsx";
-import { Pick } from "#ui/pick.tsx";
+import { ChoiceField } from "#ui/choice/choice.tsx";
+import { FigureField } from "#ui/figure/figureField.tsx";
 import { AGITATION_WORDS } from "#words/recipes";
-import { TypedField } from "./typedField.tsx";
 
 interface PourTableProps {
   readonly recipe: Recipe;
@@ -150,22 +150,22 @@ function Row({ id, i, pour, recipe, onAct, at }: RowProps) {
         )}
       </td>
       <td className="w-24 pr-2">
-        <TypedField
-          inTable
+        <FigureField
+          look="table"
           label={`${name}, its water`}
           field={`pours.${i}.amount`}
-          kind="liquid"
+          kind="liquidG"
           value={amountOf(pours, i)}
           bounds={[0, MOST_G]}
           onValue={(waterG) => onAct({ type: "amount", pour: i, waterG: waterG ?? 0 })}
         />
       </td>
       <td className="w-24 pr-2">
-        <TypedField
-          inTable
+        <FigureField
+          look="table"
           label={`${name}, scale shows`}
           field={`pours.${i}.toG`}
-          kind="liquid"
+          kind="liquidG"
           value={pour.toG}
           bounds={[0, MOST_G]}
           trouble={at(`pours.${i}.toG`)}
@@ -179,21 +179,21 @@ function Row({ id, i, pour, recipe, onAct, at }: RowProps) {
         <Runs name={name} i={i} pour={pour} recipe={recipe} onAct={onAct} at={at} />
       </td>
       <td className="pr-2">
-        <Pick
+        <ChoiceField
           inTable
           label={`${name}, where`}
           value={pour.where}
           options={WHERES.map((where) => ({ value: where, text: where }))}
-          onPick={(where) => onAct({ type: "change", pour: i, to: { where } })}
+          onChange={(where) => onAct({ type: "change", pour: i, to: { where } })}
         />
       </td>
       <td className="pr-2">
-        <Pick
+        <ChoiceField
           inTable
           label={`${name}, then`}
           value={pour.agitation}
           options={AGITATIONS.map((agitation) => ({ value: agitation, text: AGITATION_WORDS[agitation] }))}
-          onPick={(agitation) => onAct({ type: "change", pour: i, to: { agitation } })}
+          onChange={(agitation) => onAct({ type: "change", pour: i, to: { agitation } })}
         />
       </td>
       <td className="whitespace-nowrap">
@@ -238,18 +238,18 @@ function Begins({ name, i, pour, recipe, onAct, at }: CellProps) {
   if (i === 0) return <span className="block py-2 tabular-nums">0:00</span>;
   return (
     <div className="flex items-start gap-1">
-      <Pick
+      <ChoiceField
         inTable
         label={`${name} begins`}
         value={kind}
         options={Object.entries(STARTS).map(([value, text]) => ({ value: value as StartKind, text }))}
         trouble={kind === "drained" ? at(`pours.${i}.start`) : undefined}
-        onPick={pick}
+        onChange={pick}
       />
       {"atS" in start && (
         <div className="w-18">
-          <TypedField
-            inTable
+          <FigureField
+            look="table"
             label={`${name} begins at`}
             field={`pours.${i}.start`}
             kind="time"
@@ -262,8 +262,8 @@ function Begins({ name, i, pour, recipe, onAct, at }: CellProps) {
       )}
       {"afterDropMm" in start && (
         <div className="w-18">
-          <TypedField
-            inTable
+          <FigureField
+            look="table"
             label={`${name} begins when the level dropped by, mm`}
             field={`pours.${i}.start`}
             kind="mm"
@@ -288,29 +288,29 @@ function Runs({ name, i, pour, onAct, at }: CellProps) {
   const trouble = at(`pours.${i}.pace`);
   return (
     <div className="flex items-start gap-1">
-      <Pick
+      <ChoiceField
         inTable
         label={`${name} runs`}
         value={kind}
         options={Object.entries(PACES).map(([value, text]) => ({ value: value as PaceKind, text }))}
-        onPick={pick}
+        onChange={pick}
       />
       {pace && (
         <div className="w-18">
           {"gPerS" in pace ? (
-            <TypedField
-              inTable
+            <FigureField
+              look="table"
               label={`${name} runs at, g/s`}
               field={`pours.${i}.pace`}
-              kind="gPerS"
+              kind="g/s"
               value={pace.gPerS}
               bounds={[0.5, 1000]}
               trouble={trouble}
               onValue={(gPerS) => set({ gPerS: gPerS ?? 6 })}
             />
           ) : (
-            <TypedField
-              inTable
+            <FigureField
+              look="table"
               label={`${name} is done by`}
               field={`pours.${i}.pace`}
               kind="time"

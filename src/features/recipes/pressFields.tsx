@@ -1,8 +1,8 @@
 "use client";
 
 import type { Recipe } from "#core/recipe";
+import { FigureField } from "#ui/figure/figureField.tsx";
 import { FIELD_GRID } from "#ui/saveForm.tsx";
-import { TypedField } from "./typedField.tsx";
 
 interface PressFieldsProps {
   readonly recipe: Recipe;
@@ -16,7 +16,7 @@ export function PressFields({ recipe, at, onChange }: PressFieldsProps) {
   const set = (to: Partial<typeof press>) => onChange({ press: { ...press, ...to } });
   return (
     <div className={FIELD_GRID}>
-      <TypedField
+      <FigureField
         label="steeps for"
         field="press.steepS"
         kind="time"
@@ -26,7 +26,7 @@ export function PressFields({ recipe, at, onChange }: PressFieldsProps) {
         trouble={at("press.steepS")}
         onValue={(steepS) => set({ steepS: steepS ?? press.steepS })}
       />
-      <TypedField
+      <FigureField
         label="pressed over"
         field="press.pressS"
         kind="time"

@@ -5,11 +5,11 @@ import { startOf, USUAL_RETENTION_G_PER_G, waterOf } from "#core/brew";
 import { asSpray, bedOf, type Recipe, type RhythmChange, scaledRhythm } from "#core/recipe";
 import { printNumber, printTime } from "#core/units";
 import { type Naming, namedOf, type RecipeKit, recipeBench } from "#scaling/sheet";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
+import { FigureField } from "#ui/figure/figureField.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { AGITATION_WORDS, rhythmSentence } from "#words/recipes";
-import { TypedField } from "./typedField.tsx";
 
 interface ScaledPanelProps {
   readonly kit: RecipeKit;
@@ -72,10 +72,10 @@ export function ScaledPanel({ kit, naming, recipe }: ScaledPanelProps) {
           }}
         />
         <div className="w-28">
-          <TypedField
+          <FigureField
             label="dose"
             field="scaled.doseG"
-            kind="mass"
+            kind="g"
             value={doseG}
             bounds={[1, 20_000]}
             onValue={setDose}
@@ -83,7 +83,7 @@ export function ScaledPanel({ kit, naming, recipe }: ScaledPanelProps) {
         </div>
         {recipe.serve === "hot" && (
           <div className="w-36">
-            <TypedField
+            <FigureField
               label="ice of all water, %"
               field="scaled.icePct"
               kind="count"

@@ -4,9 +4,9 @@ import { useState } from "react";
 import { SPOON_ML, type Spoon, spoonsToG } from "#core/recipe";
 import { printNumber } from "#core/units";
 import { Button } from "#ui/button.tsx";
-import { Pick } from "#ui/pick.tsx";
+import { ChoiceField } from "#ui/choice/choice.tsx";
+import { FigureField } from "#ui/figure/figureField.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { TypedField } from "./typedField.tsx";
 
 interface SpoonsProps {
   readonly densityGPerMl: number;
@@ -25,7 +25,7 @@ export function Spoons({ densityGPerMl, onTake }: SpoonsProps) {
     <details className="text-sm">
       <summary className="cursor-pointer py-1 underline underline-offset-4">measured by the spoon?</summary>
       <div className="flex flex-wrap items-end gap-2 rounded-panel bg-worktop p-2">
-        <TypedField
+        <FigureField
           label="how many"
           field="spoons"
           kind="times"
@@ -33,11 +33,11 @@ export function Spoons({ densityGPerMl, onTake }: SpoonsProps) {
           bounds={[0.25, 200]}
           onValue={setCount}
         />
-        <Pick
+        <ChoiceField
           label="level"
           value={spoon}
           options={SPOONS.map((each) => ({ value: each, text: `${each}, ${SPOON_ML[each]} ml` }))}
-          onPick={setSpoon}
+          onChange={setSpoon}
         />
         {dose && (
           <p className="pb-5">

@@ -1,5 +1,5 @@
 import { CircleCheck, CircleDashed, FlaskConical, History } from "lucide-react";
-import type { RecipeState } from "#contract/recipe.ts";
+import type { RecipeState } from "#contract/recipeKinds.ts";
 import { STATE_WORDS } from "#words/recipes";
 
 const LOOKS = {

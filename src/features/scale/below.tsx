@@ -11,12 +11,13 @@ import {
   isSteeped,
   judgedInGlass,
   type ScaleState,
+  standardAt,
   withoutIce,
 } from "#scaling/choice";
-import { askingOf, callsForMore, extractionOf, grindAnswer } from "#scaling/sheet";
-import { asStandard, standardAt } from "#scaling/standards";
+import { approvedSetting, askingOf, callsForMore, extractionOf, grindAnswer } from "#scaling/sheet";
+import { asStandard } from "#scaling/standards";
 import { Button } from "#ui/button.tsx";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { brewFailureSentence, mendedSentence, missingSentence, tookSentence } from "#words/brew";
 import { coupledSentence } from "#words/iced";
 import { BasketPanel } from "./basketPanel.tsx";
@@ -46,6 +47,8 @@ interface BelowProps {
   readonly onTake: (to: (state: ScaleState) => ScaleState, said: string) => void;
   /** Called with the sheet's forecast, for the ribbon and the card. */
   readonly onForecast: (forecast: SheetForecast | undefined) => void;
+  /** The forecast that the sheet opened with, until there is another. */
+  readonly openingForecast: SheetForecast | undefined;
   /** Takes a change to the state as it then is. */
   readonly onChange: (to: (state: ScaleState) => ScaleState) => void;
   readonly extraction: Extraction;
@@ -74,10 +77,14 @@ export const Below = memo(function Below(props: BelowProps) {
   const { coupled, onCoupled } = props;
   useCoupled({ state, bench, sheet, coupled, extraction: worker.extraction, onCoupled });
   const { first, study, failure, lost } = forecast;
-  const ofSheet = useMemo(
-    () => sheetForecastOf(forecast, current ? state : undefined),
-    [forecast, current, state],
-  );
+  const { openingForecast } = props;
+  const ofSheet = useMemo(() => {
+    // Not answered yet, the worker leaves what the sheet opened with.
+    const known = forecast.key === undefined && "asking" in request ? openingForecast : undefined;
+    return known
+      ? { ...known, of: known.of === state ? state : undefined }
+      : sheetForecastOf(forecast, current ? state : undefined);
+  }, [forecast, current, state, request, openingForecast]);
   useEffect(() => onForecast(ofSheet), [ofSheet, onForecast]);
 
   const takeMend = useCallback(
@@ -168,6 +175,8 @@ export const Below = memo(function Below(props: BelowProps) {
           <DialLadder
             grinder={grinder}
             answer={answer}
+            approved={approvedSetting(state, bench, rounded)}
+            picked={first?.picked ?? ofSheet}
             first={first}
             pick={grind}
             iced={serve === "iced" && !withoutIce(state)}

@@ -13,7 +13,14 @@ import type { GrindAnswer } from "#scaling/sheet";
 import { teaches } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
-import { ANSWER_WORDS, differSentences, missSentence, movedSentence, outlookWords } from "#words/brew";
+import {
+  ANSWER_WORDS,
+  dialReason,
+  differSentences,
+  missSentence,
+  movedSentence,
+  outlookWords,
+} from "#words/brew";
 import { DialRail, type Mark } from "./dialRail.tsx";
 import { LearnedNote } from "./learnedNote.tsx";
 import { PullsNote } from "./pullsNote.tsx";
@@ -24,6 +31,10 @@ interface DialLadderProps {
   readonly grinder: BenchGrinder;
   /** Answers of the dial that need no forecast. */
   readonly answer: GrindAnswer;
+  /** What was approved for this very pot, as this dial grinds now. */
+  readonly approved: number | undefined;
+  /** The forecast at what is picked, which is there before the answers beside it. */
+  readonly picked: { readonly setting: number; readonly by: Answer | undefined } | undefined;
   readonly first: First | undefined;
   readonly pick: GrindPick;
   /** Brewed short, with ice for the rest of its water. */
@@ -43,10 +54,12 @@ interface Line {
   readonly rung: Rung | undefined;
 }
 
-/** The grinder's dial with the answers to "how fine": side by side, with what each would give. One is picked. */
+/** The dial's answer to "how fine", with its reason; the other answers, and what each would give, a tap away. */
 export const DialLadder = memo(function DialLadder({
   grinder,
   answer,
+  approved,
+  picked,
   first,
   pick,
   iced,
@@ -60,7 +73,7 @@ export const DialLadder = memo(function DialLadder({
   const rungs = first?.ladder.rungs ?? [];
   // A hot sheet's rule has the bed's pull alone, which its reasons say.
   const rulePull = iced ? rule?.pulls : undefined;
-  if (!translated && rungs.length === 0) {
+  if (!translated && approved === undefined && !picked && rungs.length === 0) {
     return (
       <Panel title={`On ${grinder.name}'s dial`}>
         <p>
@@ -78,35 +91,41 @@ export const DialLadder = memo(function DialLadder({
       ["contact", undefined],
       ["extraction", undefined],
       ["learned", undefined],
+      ["standard", approved],
     ] as const
-  ).flatMap(([by, known]) => {
+  ).flatMap(([by, unforecast]) => {
     const rung = rungs.find((each) => each.by === by);
-    const setting = rung?.at.setting ?? known;
+    const setting = rung?.at.setting ?? unforecast;
     return setting === undefined ? [] : [{ by, setting, rung }];
   });
-  const byAnswer = (by: Answer) => lines.find((line) => line.by === by)?.setting;
-  const setting =
-    typeof pick === "number" ? pick : (byAnswer(pick) ?? first?.picked.setting ?? lines[0]?.setting ?? 0);
-  const best = first?.ladder.best;
+  const known = approved === undefined ? (rule ? "rule" : "source") : "standard";
+  const best = first?.ladder.best ?? (pick === "best" ? (picked?.by ?? known) : undefined);
+  const by = typeof pick === "number" ? undefined : pick === "best" ? best : pick;
+  const byAnswer = lines.find((line) => line.by === by)?.setting;
+  const setting = typeof pick === "number" ? pick : (byAnswer ?? picked?.setting ?? lines[0]?.setting ?? 0);
+  const bestLine = lines.find((line) => line.by === best);
   const marks: Mark[] = [
-    ...lines.map(({ by, setting: at }) => ({ at, word: ANSWER_WORDS[by], picked: by === pick })),
-    ...(typeof pick === "number" ? [{ at: pick, word: "by hand", picked: true }] : []),
+    ...lines.map((line) => ({ at: line.setting, word: ANSWER_WORDS[line.by], picked: line.by === by })),
+    // Set by hand, or known before the answers beside it are.
+    ...(byAnswer === undefined ? [{ at: setting, word: "picked", picked: true }] : []),
   ];
   const step = (steps: number) =>
     onPick(onDial(coarser(setting, steps * grinder.step, grinder), grinder).setting);
-  const learned = rungs.find(({ by }) => by === "learned")?.learned;
+  const learned = rungs.find((rung) => rung.by === "learned")?.learned;
   const teaching = bench.standards.filter(({ grinderId }) => grinderId === grinder.id);
   const band = learned && {
     range: learned.range,
     approved: [
       ...new Set(
-        learned.taught.flatMap(({ batchId, setting }) =>
-          teaching.find((each) => each.batchId === batchId)?.coffeeId === coffeeId ? setting : [],
+        learned.taught.flatMap((lesson) =>
+          teaching.find((each) => each.batchId === lesson.batchId)?.coffeeId === coffeeId
+            ? lesson.setting
+            : [],
         ),
       ),
     ],
   };
-  const pull = pick === "rule" ? rulePull : pick === "extraction" ? first?.ladder.pulls : undefined;
+  const pull = by === "rule" ? rulePull : by === "extraction" ? first?.ladder.pulls : undefined;
   const from = translated?.exact;
   const pulls =
     pull && from !== undefined
@@ -120,6 +139,7 @@ export const DialLadder = memo(function DialLadder({
   const moved =
     standard?.grinderId === grinder.id ? settingNow(standard, grinder, movesOf(bench, grinder)) : undefined;
   const aside = [bracket.finer, bracket.coarser].filter((each) => each !== undefined);
+  const others = lines.filter((line) => line.by !== by);
   return (
     <Panel
       title={`On ${grinder.name}'s dial`}
@@ -130,7 +150,7 @@ export const DialLadder = memo(function DialLadder({
           </Button>
           <strong
             aria-live="polite"
-            className="min-w-14 text-center font-bold font-display text-3xl tabular-nums"
+            className="min-w-16 text-center font-bold font-display text-4xl tabular-nums"
             data-testid="dial"
           >
             {n(setting)}
@@ -144,43 +164,16 @@ export const DialLadder = memo(function DialLadder({
       <div className="flex flex-wrap gap-x-4 gap-y-2">
         <DialRail grinder={grinder} marks={marks} band={band} pulls={pulls} />
         <div className="min-w-0 flex-1 overflow-x-auto">
-          <table className="w-full text-sm tabular-nums" aria-label="answers on the dial">
-            <thead>
-              <tr className="text-left text-quiet">
-                <th className="font-normal">take</th>
-                <th className="px-1 text-right sm:px-2 font-normal">dial</th>
-                <th className="px-1 text-right sm:px-2 font-normal">time</th>
-                <th className="px-1 text-right sm:px-2 font-normal">strength</th>
-                <th className="px-1 text-right sm:px-2 font-normal">extraction</th>
-                <th className="pl-1 text-right sm:pl-2 font-normal">slurry to</th>
-              </tr>
-            </thead>
-            <tbody>
-              {lines.map(({ by, setting: at, rung }) => (
-                <tr key={by} className={by === pick ? "bg-rim/5 font-semibold" : undefined}>
-                  <td className="py-0.5">
-                    <label className="flex min-h-8 cursor-pointer flex-wrap items-center gap-x-2 sm:whitespace-nowrap">
-                      <input
-                        type="radio"
-                        name="grind"
-                        className="size-4 accent-rim"
-                        checked={by === pick}
-                        onChange={() => onPick(by)}
-                      />
-                      {ANSWER_WORDS[by]}
-                      {by === best && (
-                        <span className="rounded bg-good px-1.5 text-enamel text-xs">suggested</span>
-                      )}
-                    </label>
-                  </td>
-                  <td className="px-1 text-right sm:px-2 font-display text-base" data-testid={by}>
-                    {n(at)}
-                  </td>
-                  <Given rung={rung} />
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <p data-testid="dial reason">
+            {by === undefined
+              ? "Set by hand."
+              : dialReason(by, { from: translated?.setting, learned, grinder: grinder.name })}
+            {bestLine && by !== best && (
+              <Button className="ml-2" onClick={() => onPick("best")}>
+                Take what is best known: {n(bestLine.setting)}, {ANSWER_WORDS[bestLine.by]}
+              </Button>
+            )}
+          </p>
           {standard && (
             <p className="mt-2 flex flex-wrap items-center gap-2 rounded-panel border-2 border-good px-2 py-1 text-sm">
               <Check size={18} aria-hidden className="text-good" />
@@ -200,18 +193,66 @@ export const DialLadder = memo(function DialLadder({
               )}
             </p>
           )}
-          <PullsNote rule={rulePull} forecast={first?.ladder.pulls} grinder={grinder} />
-          <Reasons lines={lines} grinder={grinder} />
-          {learned && (
-            <LearnedNote
-              learned={learned}
-              bench={bench}
-              otherBurrs={teaching.filter((each) => !teaches(each, grinder)).length}
-            />
-          )}
-          {aside.length > 0 && (
+          {aside.length > 0 && by !== "standard" && (
             <p className="mt-1 text-quiet text-sm">A first trial also brews {aside.map(n).join(" and ")}.</p>
           )}
+          <details className="mt-2">
+            <summary className="min-h-10 cursor-pointer py-2 text-sm">
+              <span className="font-semibold">Other answers</span>
+              {others.length > 0 && (
+                <span className="text-quiet">
+                  : {others.map((line) => `${ANSWER_WORDS[line.by]} ${n(line.setting)}`).join(", ")}
+                </span>
+              )}
+            </summary>
+            <table className="w-full text-sm tabular-nums" aria-label="answers on the dial">
+              <thead>
+                <tr className="text-left text-quiet">
+                  <th className="font-normal">take</th>
+                  <th className="px-1 text-right sm:px-2 font-normal">dial</th>
+                  <th className="px-1 text-right sm:px-2 font-normal">time</th>
+                  <th className="px-1 text-right sm:px-2 font-normal">strength</th>
+                  <th className="px-1 text-right sm:px-2 font-normal">extraction</th>
+                  <th className="pl-1 text-right sm:pl-2 font-normal">slurry to</th>
+                </tr>
+              </thead>
+              <tbody>
+                {lines.map((line) => (
+                  <tr key={line.by} className={line.by === by ? "bg-rim/5 font-semibold" : undefined}>
+                    <td className="py-0.5">
+                      <label className="flex min-h-8 cursor-pointer flex-wrap items-center gap-x-2 sm:whitespace-nowrap">
+                        <input
+                          type="radio"
+                          name="grind"
+                          className="size-4 accent-rim"
+                          checked={line.by === by}
+                          // What is best known may be another answer on another sheet: it goes on following that.
+                          onChange={() => onPick(line.by === best ? "best" : line.by)}
+                        />
+                        {ANSWER_WORDS[line.by]}
+                        {line.by === best && (
+                          <span className="rounded bg-good px-1.5 text-enamel text-xs">best known</span>
+                        )}
+                      </label>
+                    </td>
+                    <td className="px-1 text-right sm:px-2 font-display text-base" data-testid={line.by}>
+                      {n(line.setting)}
+                    </td>
+                    <Given rung={line.rung} />
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <PullsNote rule={rulePull} forecast={first?.ladder.pulls} grinder={grinder} />
+            <Reasons lines={lines} grinder={grinder} />
+            {learned && (
+              <LearnedNote
+                learned={learned}
+                bench={bench}
+                otherBurrs={teaching.filter((each) => !teaches(each, grinder)).length}
+              />
+            )}
+          </details>
         </div>
       </div>
     </Panel>

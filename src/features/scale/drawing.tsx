@@ -53,19 +53,11 @@ export function Drawing(props: DrawingProps) {
         </pattern>
       </defs>
       {/* What goes round the bed. */}
-      {bypass > 0 ? (
+      {bypass > 0 && (
         <path
           d={`M 0 ${top - bypass / 2 - 2} L 240 ${top - bypass / 2 - 2} C 340 ${top - bypass / 2 - 2} 330 ${BYPASS_Y + bypass / 2} 420 ${BYPASS_Y + bypass / 2} L 690 ${BYPASS_Y + bypass / 2} C 800 ${BYPASS_Y + bypass / 2} ${VESSEL.x - 30} ${VESSEL.y + 40} ${VESSEL.x + 10} ${VESSEL.y + 60}`}
           className="fill-none stroke-water"
           strokeWidth={Math.max(3, bypass)}
-        />
-      ) : (
-        <path
-          d={`M 300 ${top} C 350 ${top} 340 ${BYPASS_Y} 430 ${BYPASS_Y} L 690 ${BYPASS_Y} C 770 ${BYPASS_Y} ${VESSEL.x - 30} ${VESSEL.y + 20} ${VESSEL.x} ${VESSEL.y + 46}`}
-          className="fill-none stroke-water"
-          strokeWidth={2}
-          strokeDasharray="2 7"
-          strokeLinecap="round"
         />
       )}
       {/* What goes through it. */}

@@ -1,70 +1,25 @@
-import { ok, type Result } from "#core/result";
 import type { PinName } from "#core/sheet";
-import {
-  parseLiquid,
-  parseMass,
-  parsePct,
-  parseRatio,
-  parseTemp,
-  printPct,
-  type QuantityFailure,
-} from "#core/units";
-import type { Printers } from "#ui/units.tsx";
+import type { FigureKindName } from "#ui/figure/kinds.ts";
 
-/** How a pinned figure is typed, printed and nudged. */
-export interface FigureKind {
+/** A pinned figure: its name on the drawing, and how it is typed, printed and nudged. */
+export interface Figure {
   readonly label: string;
-  readonly print: (value: number, units: Printers) => string;
-  readonly parse: (text: string, units: Printers) => Result<number, QuantityFailure>;
+  readonly kind: FigureKindName;
   /** Step of an arrow key, in the pin's unit, where the bench has no step of its own. */
   readonly nudge: number;
 }
 
-const liquid = (label: string): FigureKind => ({
-  label,
-  print: (value, units) => units.printLiquid(value),
-  parse: (text, units) => parseLiquid(text, units.mass),
-  nudge: 10,
-});
-
-const weighed = (label: string): FigureKind => ({
-  label,
-  print: (value, units) => units.printMass(value),
-  parse: (text, units) => parseMass(text, units.mass),
-  nudge: 1,
-});
-
-const ratio = (label: string): FigureKind => ({
-  label,
-  print: (value, units) => units.printRatio(value),
-  parse: (text, units) => parseRatio(text, units.ratio),
-  nudge: 0.1,
-});
-
 export const FIGURES = {
-  doseG: weighed("coffee"),
-  brewWaterG: liquid("brew water"),
-  bypassG: liquid("bypass"),
-  iceG: weighed("ice"),
-  yieldG: liquid("coffee in the pot"),
-  brewRatio: ratio("ratio, hot water"),
-  totalRatio: ratio("ratio, ice counted"),
-  iceShare: {
-    label: "ice, of all water",
-    print: (value) => printPct(100 * value, { decimals: 1 }),
-    parse: (text) => {
-      const read = parsePct(text);
-      return read.ok ? ok(read.value / 100) : read;
-    },
-    nudge: 0.01,
-  },
-  strengthPct: { label: "strength", print: (value) => printPct(value), parse: parsePct, nudge: 0.01 },
-  finalTempC: {
-    label: "when melted",
-    print: (value, units) => units.printTemp(value),
-    parse: (text, units) => parseTemp(text, units.temp),
-    nudge: 1,
-  },
-} satisfies { readonly [name in PinName]?: FigureKind };
+  doseG: { label: "coffee", kind: "g", nudge: 1 },
+  brewWaterG: { label: "brew water", kind: "liquidG", nudge: 10 },
+  bypassG: { label: "bypass", kind: "liquidG", nudge: 10 },
+  iceG: { label: "ice", kind: "g", nudge: 1 },
+  yieldG: { label: "coffee in the pot", kind: "liquidG", nudge: 10 },
+  brewRatio: { label: "ratio, hot water", kind: "ratio", nudge: 0.1 },
+  totalRatio: { label: "ratio, ice counted", kind: "ratio", nudge: 0.1 },
+  iceShare: { label: "ice, of all water", kind: "share", nudge: 0.01 },
+  strengthPct: { label: "strength", kind: "%", nudge: 0.01 },
+  finalTempC: { label: "when melted", kind: "°C", nudge: 1 },
+} as const satisfies { readonly [name in PinName]?: Figure };
 
 export type FigureName = keyof typeof FIGURES;

@@ -5,7 +5,7 @@ import { printNumber, printPct } from "#core/units";
 import type { ScaleState } from "#scaling/choice";
 import { icedCupOf } from "#scaling/choice";
 import { GLASS_MOMENTS_S, glassesOf } from "#scaling/iced";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { GLASS_WORDS, momentWords } from "#words/iced";

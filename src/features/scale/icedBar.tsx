@@ -14,7 +14,7 @@ import {
   schoolOf,
   withoutIce,
 } from "#scaling/choice";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { ICED_METHOD_WORDS, SCHOOL_WORDS } from "#words/iced";
 import { IcedField } from "./icedField.tsx";

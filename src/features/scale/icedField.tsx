@@ -1,8 +1,6 @@
 import { ICED_RANGES, type IcedFigure, type IcedService } from "#core/iced";
-import { fail, ok } from "#core/result";
-import { parseNumber, printNumber } from "#core/units";
-import { InlineField } from "#ui/inlineField.tsx";
-import { quantitySentence } from "#words/figures";
+import { printNumber } from "#core/units";
+import { FigureField } from "#ui/figure/figureField.tsx";
 
 interface IcedFieldProps {
   readonly name: IcedFigure;
@@ -18,20 +16,15 @@ export function IcedField({ name, label, iced, onIced, usual }: IcedFieldProps) 
   const [least, most] = ICED_RANGES[name];
   const value = iced[name];
   return (
-    <InlineField<number | null>
+    <FigureField
+      look="line"
       label={label}
-      text={value === null ? "" : printNumber(value, 1)}
+      kind="times"
+      step={1}
+      value={value}
+      optional={usual !== undefined}
       usual={usual === undefined ? undefined : printNumber(usual, 1)}
-      width="w-20 text-right"
-      read={(typed) => {
-        if (typed.trim() === "" && usual !== undefined) return ok(null);
-        const read = parseNumber(typed);
-        if (!read.ok) return fail(quantitySentence(read.failure));
-        const { number } = read.value;
-        return number >= least && number <= most
-          ? ok(number)
-          : fail(`From ${printNumber(least, 0)} to ${printNumber(most, 0)}.`);
-      }}
+      bounds={[least, most]}
       onValue={(next) => onIced({ [name]: next })}
     />
   );

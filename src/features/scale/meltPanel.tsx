@@ -6,7 +6,7 @@ import { printNumber } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { chosenOf, type ScaleState } from "#scaling/choice";
 import { meltingOf } from "#scaling/iced";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { meltSentence, STIRRING_WORDS } from "#words/iced";
 

@@ -2,8 +2,8 @@
 
 import { CircleHelp, Pin } from "lucide-react";
 import { Popover } from "radix-ui";
-import { type KeyboardEvent, memo, type ReactNode, useId, useRef, useState } from "react";
-import { isLocked } from "#ui/counter.tsx";
+import { type KeyboardEvent, memo, type ReactNode, useId, useRef } from "react";
+import { useTyped } from "#ui/figure/useTyped.ts";
 import { PLACE_WORDS } from "#words/iced";
 
 interface PlateProps {
@@ -38,34 +38,19 @@ export function Plate({
 }: PlateProps) {
   const id = useId();
   const button = useRef<HTMLButtonElement>(null);
-  const [typed, setTyped] = useState<string>();
-  const [trouble, setTrouble] = useState<string>();
-
-  const commit = () => {
-    if (typed === undefined) return;
-    const refusal = onType(typed);
-    setTrouble(refusal);
-    if (refusal === undefined) leave();
-  };
-  const leave = () => {
-    setTyped(undefined);
+  const { typed, setTyped, trouble, say, field } = useTyped({
+    text,
+    onTake: onType,
     // Once the button is there again, the keyboard goes on from it.
-    requestAnimationFrame(() => button.current?.focus());
-  };
-  const onFieldKey = (event: KeyboardEvent) => {
-    if (event.key === "Enter") commit();
-    if (event.key === "Escape") {
-      setTrouble(undefined);
-      leave();
-    }
-  };
+    onLeave: () => requestAnimationFrame(() => button.current?.focus()),
+  });
   const onFigureKey = (event: KeyboardEvent) => {
     const steps = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
     if (steps !== undefined) {
       event.preventDefault();
-      setTrouble(onNudge(steps));
+      say(onNudge(steps));
     }
-    if (event.key === "p") setTrouble(onPin());
+    if (event.key === "p") say(onPin());
   };
 
   const rim = pinned ? "border-solid border-rim" : "border-dashed border-rim/60";
@@ -73,16 +58,17 @@ export function Plate({
     <fieldset
       aria-label={label}
       data-pinned={pinned}
-      className={`w-max min-w-36 max-w-64 rounded-panel border-2 bg-enamel px-2.5 py-1 ${rim} ${className}`}
+      className={`w-max min-w-28 max-w-64 rounded-panel border-2 bg-enamel px-2.5 py-1 ${rim} ${className}`}
     >
       <div className="flex items-center justify-between gap-1 text-quiet text-sm">
         <span id={id}>{label}</span>
         <span className="flex">
           <button
             type="button"
-            onClick={() => setTrouble(onPin())}
+            onClick={() => say(onPin())}
             aria-label={pinned ? `${label} is pinned` : `pin ${label}`}
             aria-pressed={pinned}
+            data-small
             className={`flex size-6 items-center justify-center rounded-full ${pinned ? "bg-rim text-enamel" : "text-quiet hover:bg-rim/10"}`}
           >
             <Pin size={13} aria-hidden />
@@ -108,6 +94,7 @@ export function Plate({
               type="button"
               aria-label={`${label} is said of the ${place.now}: say it of the ${place.now === "server" ? "glass" : "server"}`}
               onClick={place.onTurn}
+              data-small
               className={`ml-auto min-h-6 self-center rounded border px-1 text-xs ${place.now === "glass" ? "border-ice bg-ice font-semibold text-enamel" : "border-rim/50 hover:bg-rim/10"}`}
             >
               {PLACE_WORDS[place.now]}
@@ -119,13 +106,9 @@ export function Plate({
           // biome-ignore lint/a11y/noAutofocus: the reader has just asked to type here
           autoFocus
           aria-labelledby={id}
-          aria-invalid={trouble !== undefined}
           aria-describedby={trouble ? `${id}-trouble` : undefined}
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
           onFocus={(event) => event.target.select()}
-          onBlur={(event) => !isLocked(event.target) && commit()}
-          onKeyDown={onFieldKey}
+          {...field}
           className="w-36 rounded border-2 border-rim bg-enamel px-1 font-bold font-display text-xl tabular-nums"
         />
       )}
@@ -144,6 +127,7 @@ const Why = memo(function Why({ label, why }: Pick<PlateProps, "label" | "why">)
     <Popover.Root>
       <Popover.Trigger
         aria-label={`why ${label}`}
+        data-small
         className="flex size-6 items-center justify-center rounded-full text-quiet hover:bg-rim/10"
       >
         <CircleHelp size={13} aria-hidden />

@@ -1,12 +1,13 @@
 "use client";
 
-import { useEffect, useRef, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import { GLASS_PINS, type GlassPin, type IcedMethod, type IcedSheet } from "#core/iced";
 import { cupsFrom } from "#core/sheet";
 import { parseLiquid, parseNumber, printNumber, printPct, printTime } from "#core/units";
 import type { Chosen } from "#scaling/choice";
 import { figureIn } from "#scaling/iced";
+import { FIGURE_KINDS, type FigureKind, readFigure } from "#ui/figure/kinds.ts";
 import { useUnits } from "#ui/units.tsx";
 import { printSetting, quantitySentence } from "#words/figures";
 import { GLASS_PIN_WORDS } from "#words/iced";
@@ -43,19 +44,31 @@ interface RibbonProps {
   readonly forecast: SheetForecast | undefined;
 }
 
-/** Where each plate stands on the wide drawing, in per cent of it; on a narrow screen they stand in a list. */
-const PLACES: { readonly [name in FigureName]?: string } = {
-  brewRatio: "@wide:left-[1.3%] @wide:top-[4%]",
-  totalRatio: "@wide:left-[15.8%] @wide:top-[4%]",
-  brewWaterG: "@wide:left-[1.3%] @wide:top-[47%]",
-  doseG: "@wide:left-[34.5%] @wide:top-[2.5%]",
-  bypassG: "@wide:left-[47.2%] @wide:top-[2.5%]",
-  iceG: "@wide:right-[27.6%] @wide:top-[2.5%]",
-  iceShare: "@wide:left-[1.3%] @wide:top-[26.5%]",
-  yieldG: "@wide:right-[1.3%] @wide:top-[4%]",
-  finalTempC: "@wide:right-[1.3%] @wide:top-[26%]",
-  strengthPct: "@wide:right-[1.3%] @wide:top-[48%]",
+/** Columns of plates on the wide drawing; on a narrow screen all plates stand in one list. */
+const COLUMNS = {
+  /** What is poured, and in what ratio: over the ribbon's beginning. */
+  left: "@wide:left-[1.3%] @wide:top-[4%] @wide:w-[31%] @wide:flex-wrap",
+  /** What joins it: over the basket. */
+  middle: "@wide:left-[33%] @wide:right-[29.5%] @wide:top-[2.5%] @wide:justify-center",
+  /** What it ends as: beside the pot. */
+  right: "@wide:right-[1.3%] @wide:top-[4%] @wide:w-[18.2%] @wide:flex-col @wide:items-stretch",
+} as const;
+type Column = keyof typeof COLUMNS;
+const COLUMN_OF: { readonly [name in FigureName]: Column } = {
+  brewRatio: "left",
+  totalRatio: "left",
+  iceShare: "left",
+  brewWaterG: "left",
+  doseG: "middle",
+  bypassG: "middle",
+  iceG: "middle",
+  yieldG: "right",
+  finalTempC: "right",
+  strengthPct: "right",
 };
+
+/** Figures that stand open; the others do so while they are pinned, or asked for. */
+const OPEN: readonly FigureName[] = ["doseG", "iceG", "yieldG", "finalTempC", "strengthPct"];
 
 const HOT: readonly FigureName[] = ["brewRatio", "brewWaterG", "doseG", "bypassG", "yieldG", "strengthPct"];
 const ICED: readonly FigureName[] = [
@@ -106,6 +119,77 @@ export function Ribbon(props: RibbonProps) {
   });
   const [whys] = useState(() => whysOf((name) => whyOf(name, basis.current)));
   const iced = serve === "iced";
+  const [all, setAll] = useState(false);
+  const isOpen = (name: FigureName) =>
+    OPEN.includes(name) ||
+    // What is set on the brewer is the same pin.
+    (name !== "brewWaterG" && pinned(name) !== undefined) ||
+    (name === "bypassG" && figures.bypassG > 0) ||
+    (name === "brewWaterG" && sheet.rounded.settingG === undefined);
+  const figureOf = (name: FigureName) => {
+    const glassPin = GLASS_PINS.find((each) => each === name);
+    return glassPin && inGlass?.includes(glassPin) ? figureIn("glass", glassPin, sheet) : figures[name];
+  };
+  const folded = names.filter((name) => !isOpen(name) && figureOf(name) !== undefined);
+  const plateOf = (name: FigureName) => {
+    const figure = FIGURES[name];
+    const kind: FigureKind = FIGURE_KINDS[figure.kind];
+    const glassPin = GLASS_PINS.find((each) => each === name);
+    const ofGlass = glassPin !== undefined && inGlass?.includes(glassPin);
+    const value = figureOf(name);
+    if (value === undefined) return null;
+    const pin = pinned(name);
+    const aim = pin ?? value;
+    // One strength: what is forecast at the dial, with what is aimed at beside it.
+    const forecastPct =
+      name === "strengthPct" && !ofGlass && shown === "rounded" ? forecast?.figures?.strengthPct : undefined;
+    const text = kind.print(forecastPct ?? value, units);
+    // Where it can be said of server or glass, its range stands with the cup below: there is no room for both.
+    const range =
+      forecastPct === undefined || (glassPin && inGlass) ? undefined : forecast?.ranges?.strengthPct;
+    const differs = kind.print(aim, units) !== text && (pin !== undefined || forecastPct !== undefined);
+    return (
+      <Plate
+        key={name}
+        label={
+          ofGlass ? GLASS_PIN_WORDS[glassPin] : (method && FIGURE_WORDS_OF[method]?.[name]) || figure.label
+        }
+        text={text}
+        pinned={pin !== undefined}
+        onType={(typed) => {
+          const read = readFigure(kind, typed, units);
+          return read.ok ? onPin(name, read.value.value) : quantitySentence(read.failure);
+        }}
+        onNudge={(steps) => onPin(name, nudged(aim, steps * nudgeOf(name)))}
+        onPin={() => (pin === undefined ? onPin(name, value) : onFree(name))}
+        why={whys[name]}
+        aside={
+          (differs || range) && (
+            <>
+              {differs && <span className="block">for {kind.print(aim, units)}</span>}
+              {range && (
+                <span className="block text-xs">
+                  {kind.print(range[0], units).replace(/ ?%$/, "")} to {kind.print(range[1], units)}
+                </span>
+              )}
+            </>
+          )
+        }
+        place={
+          glassPin && inGlass
+            ? { now: ofGlass ? "glass" : "server", onTurn: () => onTurn(glassPin) }
+            : undefined
+        }
+        className="@max-wide:w-auto @max-wide:min-w-0 @wide:max-w-full"
+      />
+    );
+  };
+  const column = (where: Column, after?: ReactNode) => (
+    <div className={`@wide:absolute @wide:flex @wide:gap-1.5 @max-wide:contents ${COLUMNS[where]}`}>
+      {names.filter((name) => COLUMN_OF[name] === where && isOpen(name)).map(plateOf)}
+      {after}
+    </div>
+  );
   return (
     <section aria-label="The sheet" className="@container rounded-panel border-2 border-rim bg-enamel">
       <div className="relative overflow-hidden rounded-lg">
@@ -119,131 +203,115 @@ export function Ribbon(props: RibbonProps) {
           iced={iced}
         />
         <div className="@max-wide:grid @max-wide:grid-cols-2 @max-wide:gap-2 @max-wide:p-2">
-          {names.map((name) => {
-            const kind = FIGURES[name];
-            const glassPin = GLASS_PINS.find((each) => each === name);
-            const ofGlass = glassPin !== undefined && inGlass?.includes(glassPin);
-            const value = ofGlass ? figureIn("glass", glassPin, sheet) : figures[name];
-            if (value === undefined) return null;
-            const pin = pinned(name);
-            return (
+          {column("middle")}
+          {column(
+            "left",
+            sheet.rounded.settingG !== undefined && !steeped && (
               <Plate
-                key={name}
-                label={
-                  ofGlass
-                    ? GLASS_PIN_WORDS[glassPin]
-                    : (method && FIGURE_WORDS_OF[method]?.[name]) || kind.label
-                }
-                text={kind.print(value, units)}
-                pinned={pin !== undefined}
+                label={`set ${brewer.name} to`}
+                text={printSetting(sheet.rounded.settingG)}
+                pinned={pinned("brewWaterG") !== undefined}
                 onType={(text) => {
-                  const parsed = kind.parse(text, units);
-                  return parsed.ok ? onPin(name, parsed.value) : quantitySentence(parsed.failure);
+                  const parsed = parseLiquid(text, "l");
+                  return parsed.ok
+                    ? onPin("brewWaterG", deliveredG(brewer, parsed.value))
+                    : quantitySentence(parsed.failure);
                 }}
-                onNudge={(steps) => onPin(name, nudged(pin ?? value, steps * nudgeOf(name)))}
-                onPin={() => (pin === undefined ? onPin(name, value) : onFree(name))}
-                why={whys[name]}
-                aside={
-                  pin !== undefined &&
-                  kind.print(pin, units) !== kind.print(value, units) &&
-                  `for ${kind.print(pin, units)}`
+                onNudge={(steps) =>
+                  onPin(
+                    "brewWaterG",
+                    deliveredG(brewer, nudged(sheet.rounded.settingG ?? 0, steps * brewer.lattice.stepG)),
+                  )
                 }
-                place={
-                  glassPin && inGlass
-                    ? { now: ofGlass ? "glass" : "server", onTurn: () => onTurn(glassPin) }
-                    : undefined
+                onPin={() =>
+                  pinned("brewWaterG") === undefined
+                    ? onPin("brewWaterG", sheet.rounded.brewWaterG)
+                    : onFree("brewWaterG")
                 }
-                className={`@max-wide:w-auto @max-wide:min-w-0 @wide:absolute ${PLACES[name]}`}
+                why={whys.brewWaterG}
+                className="@max-wide:w-auto @max-wide:min-w-0"
               />
-            );
-          })}
-          {sheet.rounded.settingG !== undefined && !steeped && (
-            <Plate
-              label={`set ${brewer.name} to`}
-              text={printSetting(sheet.rounded.settingG)}
-              pinned={pinned("brewWaterG") !== undefined}
-              onType={(text) => {
-                const parsed = parseLiquid(text, "l");
-                return parsed.ok
-                  ? onPin("brewWaterG", deliveredG(brewer, parsed.value))
-                  : quantitySentence(parsed.failure);
-              }}
-              onNudge={(steps) =>
-                onPin(
-                  "brewWaterG",
-                  deliveredG(brewer, nudged(sheet.rounded.settingG ?? 0, steps * brewer.lattice.stepG)),
-                )
-              }
-              onPin={() =>
-                pinned("brewWaterG") === undefined
-                  ? onPin("brewWaterG", sheet.rounded.brewWaterG)
-                  : onFree("brewWaterG")
-              }
-              why={whys.brewWaterG}
-              className="@max-wide:w-auto @max-wide:min-w-0 @wide:absolute @wide:top-[47%] @wide:left-[15%]"
-            />
+            ),
           )}
-          <button
-            type="button"
-            onClick={() => onShow(shown === "exact" ? "rounded" : "exact")}
-            className="min-h-8 rounded-panel px-2 text-left text-quiet text-sm underline @wide:absolute @wide:bottom-[2%] @wide:left-[0.8%]"
-          >
-            {shown === "exact" ? "exact: show what can be weighed" : "what can be weighed: show exact"}
-          </button>
+          {column(
+            "right",
+            <div className="text-sm">
+              {glass ? (
+                <Plate
+                  label={`glasses of ${glass.volumeMl} ml`}
+                  text={printNumber(figures.yieldG / glass.coffeeG, 1)}
+                  pinned={pinned("yieldG") !== undefined}
+                  onType={(text) => {
+                    const read = parseNumber(text);
+                    return read.ok
+                      ? onPin("yieldG", read.value.number * glass.coffeeG)
+                      : quantitySentence(read.failure);
+                  }}
+                  onNudge={(steps) =>
+                    onPin("yieldG", (Math.round(figures.yieldG / glass.coffeeG) + steps) * glass.coffeeG)
+                  }
+                  onPin={() =>
+                    pinned("yieldG") === undefined ? onPin("yieldG", figures.yieldG) : onFree("yieldG")
+                  }
+                  why={whys.yieldG}
+                  className="@max-wide:w-auto @max-wide:min-w-0"
+                />
+              ) : (
+                cups.map((cup) => (
+                  <p key={cup.id}>
+                    <strong className="tabular-nums">{printNumber(cupsFrom(figures.yieldG, cup), 1)}</strong>{" "}
+                    <span className="text-quiet">cups of {cup.volumeMl} ml</span>
+                  </p>
+                ))
+              )}
+            </div>,
+          )}
           <p className="text-quiet text-sm @wide:absolute @wide:bottom-[3%] @wide:left-[24%]">
             the bed keeps{" "}
             <strong className="font-display text-base text-ink tabular-nums">
               {units.printLiquid(retentionGPerG * sheet.rounded.doseG)}
             </strong>
-            <br />
-            {printNumber(retentionGPerG, 2)} g per g
-          </p>
-          <ForecastFigures forecast={forecast} />
-          <div className="text-sm @wide:absolute @wide:right-[1.3%] @wide:bottom-[3%] @wide:w-[15.5%]">
+            , {printNumber(retentionGPerG, 2)} g per g
             {sheet.asked.vessel && (
-              <p>
-                <strong className="font-display text-base tabular-nums">
+              <>
+                <br />
+                <strong className="font-display text-base text-ink tabular-nums">
                   {printNumber((100 * figures.yieldG) / workingG, 0)} %
                 </strong>{" "}
-                <span className="text-quiet">of {units.printLiquid(Math.round(workingG))} fill</span>
-              </p>
+                of {units.printLiquid(Math.round(workingG))} fill
+              </>
             )}
-            {glass ? (
-              <Plate
-                label={`glasses of ${glass.volumeMl} ml`}
-                text={printNumber(figures.yieldG / glass.coffeeG, 1)}
-                pinned={pinned("yieldG") !== undefined}
-                onType={(text) => {
-                  const read = parseNumber(text);
-                  return read.ok
-                    ? onPin("yieldG", read.value.number * glass.coffeeG)
-                    : quantitySentence(read.failure);
-                }}
-                onNudge={(steps) =>
-                  onPin("yieldG", (Math.round(figures.yieldG / glass.coffeeG) + steps) * glass.coffeeG)
-                }
-                onPin={() =>
-                  pinned("yieldG") === undefined ? onPin("yieldG", figures.yieldG) : onFree("yieldG")
-                }
-                why={whys.yieldG}
-                className="@max-wide:w-auto @max-wide:min-w-0"
-              />
-            ) : (
-              cups.map((cup) => (
-                <p key={cup.id}>
-                  <strong className="tabular-nums">{printNumber(cupsFrom(figures.yieldG, cup), 1)}</strong>{" "}
-                  <span className="text-quiet">cups of {cup.volumeMl} ml</span>
-                </p>
-              ))
+          </p>
+          <ForecastFigures forecast={forecast} />
+          <div className="flex flex-wrap gap-x-3 text-sm @max-wide:col-span-2 @wide:absolute @wide:bottom-[2%] @wide:left-[0.8%] @wide:flex-col @wide:items-start">
+            {folded.length > 0 && (
+              <button
+                type="button"
+                aria-expanded={all}
+                onClick={() => setAll(!all)}
+                className="min-h-8 rounded-panel px-2 text-left text-quiet underline"
+              >
+                {all ? "fewer figures" : "more figures"}
+              </button>
             )}
+            <button
+              type="button"
+              onClick={() => onShow(shown === "exact" ? "rounded" : "exact")}
+              className="min-h-8 rounded-panel px-2 text-left text-quiet underline"
+            >
+              {shown === "exact" ? "exact: show what can be weighed" : "what can be weighed: show exact"}
+            </button>
           </div>
         </div>
+        {all && folded.length > 0 && (
+          <div className="flex flex-wrap gap-2 border-rim/20 border-t p-2">{folded.map(plateOf)}</div>
+        )}
       </div>
     </section>
   );
 }
 
-/** The forecast's three figures where the coffee leaves the bed, each with the range of eight in ten. */
+/** The forecast's time and extraction where the coffee leaves the bed, each with the range of eight in ten. */
 function ForecastFigures({ forecast }: { readonly forecast: SheetForecast | undefined }) {
   if (!forecast?.figures) return null;
   const { figures, ranges, of } = forecast;
@@ -251,12 +319,11 @@ function ForecastFigures({ forecast }: { readonly forecast: SheetForecast | unde
   const tenth = (pct: number) => printPct(pct, { decimals: 1 });
   const all = [
     ["brew time", figures.brewTimeS, ranges?.brewTimeS, time],
-    ["strength", figures.strengthPct, ranges?.strengthPct, printPct],
     ["extraction", figures.extractionPct, ranges?.extractionPct, tenth],
   ] as const;
   return (
     <div
-      className={`text-sm @max-wide:col-span-2 @wide:absolute @wide:bottom-[3%] @wide:left-[45%] ${of ? "" : "opacity-50"}`}
+      className={`text-sm @max-wide:col-span-2 @wide:absolute @wide:bottom-[3%] @wide:left-[46%] ${of ? "" : "opacity-50"}`}
     >
       <p className="text-quiet text-xs">as forecast</p>
       <dl aria-label="as forecast" className="flex flex-wrap gap-x-4">

@@ -3,7 +3,7 @@
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { ToggleGroup } from "radix-ui";
-import { memo, useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { Bench } from "#contract/bench.ts";
@@ -11,15 +11,13 @@ import { PIN_RANGES, placeInRange } from "#contract/pinRanges.ts";
 import type { IcedSheet } from "#core/iced";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
+import type { CardForecast } from "#scaling/cards";
 import {
   chosenOf,
   cupOverIce,
   firstPins,
-  fromRecipe,
   type GrindPick,
-  groundOn,
   icedCupOf,
-  into,
   isCoupled,
   queryOf,
   type ScaleState,
@@ -29,13 +27,14 @@ import {
 import { turned } from "#scaling/iced";
 import { extractionOf, pinOn, solveState } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
-import { Choice } from "#ui/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { FIGURE_KINDS, type FigureKind } from "#ui/figure/kinds.ts";
 import { useUnits } from "#ui/units.tsx";
 import { PIN_WORDS } from "#words/figures";
 import { icedFailureSentence } from "#words/iced";
 import { rightSentence } from "#words/people";
 import { saveCard } from "./actions.ts";
+import { Choices } from "./choices.tsx";
 import type { Coupled } from "./coupled.ts";
 import { FIGURES, type FigureName } from "./figures.ts";
 import { Ribbon } from "./ribbon.tsx";
@@ -51,19 +50,24 @@ const IcedBar = dynamic(() => import("./icedBar.tsx").then(({ IcedBar }) => Iced
 interface ScaleProps {
   readonly bench: Bench;
   readonly start: ScaleState;
+  /** The sheet's forecast, as the server had it; undefined where there is none. */
+  readonly forecast: Omit<CardForecast, "drip"> | undefined;
   /** The link that led here named what is not here. */
   readonly broken: boolean;
 }
 
 /** From one good cup to a pot: the sheet, live. */
-export function Scale({ bench, start, broken }: ScaleProps) {
+export function Scale({ bench, start, forecast: ofServer, broken }: ScaleProps) {
   const units = useUnits();
   const [history, dispatch] = useReducer(step<ScaleState>, { past: [], now: start, future: [] });
   const [said, setSaid] = useState(
     broken ? "The link named something that is not here: those parts start afresh." : "",
   );
   const [shown, setShown] = useState<"rounded" | "exact">("rounded");
-  const [forecast, setForecast] = useState<SheetForecast>();
+  const [openingForecast] = useState<SheetForecast | undefined>(
+    () => ofServer && { ...ofServer, drip: undefined, ranges: undefined, of: start },
+  );
+  const [forecast, setForecast] = useState(openingForecast);
   const state = history.now;
   const set = (next: ScaleState, sentence = "") => {
     dispatch({ type: "set", state: next });
@@ -129,7 +133,8 @@ export function Scale({ bench, start, broken }: ScaleProps) {
   }, []);
 
   const pin = (name: FigureName, value: number): string | undefined => {
-    const { print, label } = FIGURES[name];
+    const { kind, label } = FIGURES[name];
+    const { print }: FigureKind = FIGURE_KINDS[kind];
     const place = placeInRange(name, value);
     if (place !== "within") {
       const range = PIN_RANGES[name];
@@ -257,6 +262,7 @@ export function Scale({ bench, start, broken }: ScaleProps) {
             onGrind={pickGrind}
             onIce={pickIce}
             onTake={take}
+            openingForecast={openingForecast}
             onForecast={setForecast}
             onChange={change}
             extraction={extraction}
@@ -281,71 +287,6 @@ export function Scale({ bench, start, broken }: ScaleProps) {
       )}
     </div>
   );
-}
-
-interface ChoicesProps {
-  readonly state: ScaleState;
-  readonly bench: Bench;
-  /** Takes the change to the state as it then is; must stay the same function. */
-  readonly set: (change: (state: ScaleState) => ScaleState) => void;
-}
-
-/** The choices of Scale, as a sentence. A change of pins alone leaves it as it is. */
-const Choices = memo(
-  function Choices({ state, bench, set }: ChoicesProps) {
-    const chosen = chosenOf(state, bench);
-    return (
-      <>
-        <Choice
-          label="from"
-          value={chosen.recipe.versionId}
-          options={bench.recipes.map(({ versionId, name, version, state }) => ({
-            value: versionId,
-            text: name,
-            aside: `version ${version}${state === "trial" ? ", on trial" : ""}`,
-          }))}
-          onChange={(id) => set((now) => fromRecipe(id, now, bench))}
-        />
-        <Choice
-          label="with"
-          value={chosen.coffee.id}
-          options={bench.coffees.map(({ id, name, character }) => ({
-            value: id,
-            text: name,
-            aside: character ?? undefined,
-          }))}
-          onChange={(coffee) => set((now) => ({ ...now, coffee }))}
-        />
-        <Choice
-          label="on"
-          value={chosen.brewer.id}
-          options={optionsOf(bench.brewers)}
-          onChange={(brewer) => set((now) => ({ ...now, brewer }))}
-        />
-        <Choice
-          label="ground on"
-          value={chosen.grinder.id}
-          options={optionsOf(bench.grinders)}
-          onChange={(grinder) => set((now) => groundOn(grinder, now))}
-        />
-        <Choice
-          label="into"
-          value={chosen.vessel.id}
-          options={optionsOf(bench.vessels)}
-          onChange={(id) => set((now) => into(id, now, bench))}
-        />
-      </>
-    );
-  },
-  (old, next) =>
-    old.bench === next.bench &&
-    (["recipe", "coffee", "brewer", "grinder", "vessel"] as const).every(
-      (key) => old.state[key] === next.state[key],
-    ),
-);
-
-function optionsOf(rows: readonly { readonly id: string; readonly name: string }[]) {
-  return rows.map(({ id, name }) => ({ value: id, text: name }));
 }
 
 interface SaveProps {

@@ -1,15 +1,14 @@
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 import type { BenchIce } from "#contract/bench.ts";
-import { type ShiftIce, USUAL_ICE } from "#contract/shift.ts";
-import { fail, ok } from "#core/result";
+import type { ShiftIce } from "#contract/shift.ts";
+import { USUAL_ICE } from "#contract/shiftRules.ts";
 import { type IceBudget, type IceOfSource, iceBudget } from "#core/shift";
-import { parseMass, printNumber } from "#core/units";
+import { printNumber } from "#core/units";
 import { Button } from "#ui/button.tsx";
-import { InlineField } from "#ui/inlineField.tsx";
+import { FigureField } from "#ui/figure/figureField.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { quantitySentence } from "#words/figures";
-import { aheadFor, clockWords, iceBudgetSentences } from "#words/iced";
+import { aheadFor, iceBudgetSentences } from "#words/iced";
 
 interface IcePlanProps {
   /** The site's ice sources: what each holds and makes. */
@@ -22,7 +21,8 @@ interface IcePlanProps {
 }
 
 type DayIce = ShiftIce["sources"][number];
-const MIN_PER_H = 60;
+/** The last minute of a day. */
+const LAST_MIN = 24 * 60 - 1;
 
 /** A day's ice: by server, glass and hour against what its bin holds and makes, and what to freeze ahead. */
 export function IcePlan({ supplies, drawn, ice, mayPlan, onIce }: IcePlanProps) {
@@ -35,14 +35,14 @@ export function IcePlan({ supplies, drawn, ice, mayPlan, onIce }: IcePlanProps) 
           label="iced from"
           min={plan.fromMin}
           disabled={!mayPlan}
-          right={(fromMin) => fromMin < plan.toMin}
+          bounds={[0, plan.toMin - 1]}
           onMin={(fromMin) => onIce({ ...plan, fromMin })}
         />
         <Clock
           label="until"
           min={plan.toMin}
           disabled={!mayPlan}
-          right={(toMin) => toMin > plan.fromMin}
+          bounds={[plan.fromMin + 1, LAST_MIN]}
           onMin={(toMin) => onIce({ ...plan, toMin })}
         />
       </div>
@@ -99,7 +99,7 @@ function Source({ supply, need: { source, iceG, needs }, plan, mayPlan, onIce }:
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <h3 className="font-semibold">{source.name}</h3>
         <Mass
-          label={`in the bin at ${clockWords(plan.fromMin)}`}
+          label={`in the bin at ${units.printClock(plan.fromMin)}`}
           massG={day.inBinG}
           usual={supply.storeKg === null ? "not noted" : `full, ${whole(1000 * supply.storeKg)}`}
           disabled={!mayPlan}
@@ -147,6 +147,7 @@ interface BudgetedProps {
 }
 
 function Budgeted({ budget, day, whole, children }: BudgetedProps) {
+  const units = useUnits();
   const { hours, shortG } = budget;
   return (
     <>
@@ -156,7 +157,7 @@ function Budgeted({ budget, day, whole, children }: BudgetedProps) {
           data-testid="ice budget"
           className={shortG > 0 ? "font-semibold text-stop" : "text-good"}
         >
-          {iceBudgetSentences(budget, day.aheadG, whole).join(" ")}
+          {iceBudgetSentences(budget, day.aheadG, { mass: whole, clock: units.printClock }).join(" ")}
         </p>
         {children}
       </div>
@@ -173,7 +174,7 @@ function Budgeted({ budget, day, whole, children }: BudgetedProps) {
               <th className="pr-4 font-normal">hour from</th>
               {hours.map(({ fromMin }) => (
                 <th key={fromMin} className="pr-4 font-normal">
-                  {clockWords(fromMin)}
+                  {units.printClock(fromMin)}
                 </th>
               ))}
             </tr>
@@ -213,37 +214,24 @@ interface ClockProps {
   readonly label: string;
   readonly min: number;
   readonly disabled: boolean;
-  /** Whether it lies on its own side of the other end. */
-  readonly right: (min: number) => boolean;
+  /** First and last minute that leave some time between the two ends. */
+  readonly bounds: readonly [least: number, most: number];
   readonly onMin: (min: number) => void;
 }
 
-/** A time of the day; one that would end the service before it begins stays as typed, and is said. */
-function Clock({ label, min, disabled, right, onMin }: ClockProps) {
-  const [wrong, setWrong] = useState<string>();
+/** A time of the day; one that would end the service before it begins stays as typed, and is told. */
+function Clock({ label, min, disabled, bounds, onMin }: ClockProps) {
   return (
-    <label className="flex flex-wrap items-center gap-1.5">
-      <span className="text-quiet">{label}</span>
-      <input
-        type="time"
-        value={wrong ?? clockWords(min)}
-        disabled={disabled}
-        aria-invalid={wrong !== undefined}
-        onChange={(event) => {
-          const [hours = "", minutes = ""] = event.target.value.split(":");
-          if (!(hours && minutes)) return;
-          const typed = Number(hours) * MIN_PER_H + Number(minutes);
-          setWrong(right(typed) ? undefined : event.target.value);
-          if (right(typed)) onMin(typed);
-        }}
-        className="min-h-10 rounded-md border-2 border-rim/50 bg-enamel px-2 aria-invalid:border-stop"
-      />
-      {wrong && (
-        <span role="alert" className="text-stop">
-          Iced service must begin before it ends.
-        </span>
-      )}
-    </label>
+    <FigureField
+      look="line"
+      label={label}
+      kind="clock"
+      value={min}
+      bounds={bounds}
+      outside="Iced service must begin before it ends."
+      disabled={disabled}
+      onValue={(next) => next !== null && onMin(next)}
+    />
   );
 }
 
@@ -258,20 +246,16 @@ interface MassProps {
 
 /** A mass of ice; emptied, it is the usual again. */
 function Mass({ label, massG, usual, disabled, onMass }: MassProps) {
-  const units = useUnits();
   return (
-    <InlineField<number | null>
+    <FigureField
+      look="line"
       label={label}
-      text={massG === null ? "" : units.printMass(massG)}
+      kind="g"
+      value={massG}
+      optional
       usual={usual}
-      width="w-36"
+      step={100}
       disabled={disabled}
-      read={(typed) => {
-        if (typed.trim() === "") return ok(null);
-        const read = parseMass(typed, units.mass);
-        if (!read.ok) return fail(quantitySentence(read.failure));
-        return read.value < 0 ? fail("There cannot be less than none.") : read;
-      }}
       onValue={onMass}
     />
   );

@@ -23,24 +23,18 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
-import {
-  MOST_BATCHES,
-  type ShiftCard,
-  type ShiftChoice,
-  type ShiftIce,
-  type ShiftItem,
-  type ShiftKept,
-} from "#contract/shift.ts";
+import type { ShiftCard, ShiftChoice, ShiftIce, ShiftItem, ShiftKept } from "#contract/shift.ts";
+import { MOST_BATCHES } from "#contract/shiftRules.ts";
 import { shiftTotals } from "#core/shift";
-import { printMass } from "#core/units";
 import { BrewLine } from "#parts/brewLine.tsx";
 import { Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
-import { Choice } from "#ui/choice.tsx";
-import { isLocked, useCounter } from "#ui/counter.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
+import { useCounter } from "#ui/counter.tsx";
+import { useTyped } from "#ui/figure/useTyped.ts";
 import { Panel } from "#ui/panel.tsx";
+import { type Printers, useUnits } from "#ui/units.tsx";
 import { listed } from "#words/figures";
-import { clockWords } from "#words/iced";
 import { rightSentence } from "#words/people";
 import { saveShift } from "./actions.ts";
 import { IcePlan } from "./icePlan.tsx";
@@ -65,6 +59,7 @@ const KEPT = { saved: "Saved", saving: "Saving …", unsaved: "Not saved" } as c
 /** One day's list: cards and batches in order, with their totals. */
 export function ShiftList({ site, supplies, day, days, choices, cards, start }: ShiftListProps) {
   const router = useRouter();
+  const units = useUnits();
   const { may, send } = useCounter();
   const mayPlan = may("planShift");
   const [plan, setPlan] = useState<Day>({ items: start.items, ice: start.ice });
@@ -149,7 +144,7 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
                   "then",
                 )
               : field === ICE
-                ? iceWords(value)
+                ? iceWords(value, units)
                 : value === undefined
                   ? "not on the list"
                   : `${value} ×`
@@ -254,11 +249,11 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
 }
 
 /** A day's ice in a line, to be held against another's. */
-function iceWords(value: string | undefined): string {
+function iceWords(value: string | undefined, { printClock, printMass }: Printers): string {
   const ice = JSON.parse(value ?? "null") as ShiftIce | null;
   if (!ice) return "as usual";
   const aheadG = ice.sources.reduce((sum, source) => sum + source.aheadG, 0);
-  return `${clockWords(ice.fromMin)} to ${clockWords(ice.toMin)}, ${printMass(aheadG)} frozen ahead`;
+  return `${printClock(ice.fromMin)} to ${printClock(ice.toMin)}, ${printMass(aheadG)} frozen ahead`;
 }
 
 interface ItemProps {
@@ -273,18 +268,18 @@ interface ItemProps {
 
 function Item({ item, title, card, mayPlan, onBatches, onRemove }: ItemProps) {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: item.id });
-  const [typed, setTyped] = useState<string>();
-  const [trouble, setTrouble] = useState<string>();
-  const commit = () => {
-    if (typed === undefined) return;
-    if (!/^\d{1,2}$/.test(typed.trim())) {
-      setTrouble(`Type a whole number from 0 to ${MOST_BATCHES}.`);
-      return;
-    }
-    setTrouble(undefined);
-    setTyped(undefined);
-    onBatches(Number(typed));
-  };
+  const { trouble, field } = useTyped({
+    text: String(item.batches),
+    onTake: (typed) => {
+      if (!/^\d{1,2}$/.test(typed.trim())) return `Type a whole number from 0 to ${MOST_BATCHES}.`;
+      onBatches(Number(typed));
+      return undefined;
+    },
+    onStep: (steps) => {
+      onBatches(Math.min(MOST_BATCHES, Math.max(0, item.batches + steps)));
+      return undefined;
+    },
+  });
   return (
     <li
       ref={setNodeRef}
@@ -315,11 +310,7 @@ function Item({ item, title, card, mayPlan, onBatches, onRemove }: ItemProps) {
           inputMode="numeric"
           readOnly={!mayPlan}
           aria-label={`batches of ${title}`}
-          aria-invalid={trouble !== undefined}
-          value={typed ?? String(item.batches)}
-          onChange={(event) => setTyped(event.target.value)}
-          onBlur={(event) => !isLocked(event.target) && commit()}
-          onKeyDown={(event) => event.key === "Enter" && commit()}
+          {...field}
           className="w-11 rounded border border-rim/40 bg-enamel py-1 text-center font-bold font-display text-xl tabular-nums"
         />
         <Button

@@ -16,7 +16,7 @@ export function WallCards({ coffee, cards }: WallCardsProps) {
       <PrintHead what="Cards of the wall chart" coffee={coffee} amount={`${cards.length}, four to a page`} />
       <div className="grid gap-3 print:block">
         {cards.map(({ id, ...card }) => (
-          <CardFace key={id} {...card} />
+          <CardFace key={id} {...card} among />
         ))}
       </div>
     </div>

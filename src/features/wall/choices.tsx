@@ -6,7 +6,7 @@ import { toast } from "sonner";
 import type { WallChoices } from "#contract/wall.ts";
 import { parseLiquid } from "#core/units";
 import { Button } from "#ui/button.tsx";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { printSetting, quantitySentence } from "#words/figures";

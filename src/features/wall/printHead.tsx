@@ -1,8 +1,8 @@
 "use client";
 
 import { Printer } from "lucide-react";
-import Link from "next/link";
-import { Button, buttonClass } from "#ui/button.tsx";
+import { Back } from "#ui/back.tsx";
+import { Button } from "#ui/button.tsx";
 
 interface PrintHeadProps {
   readonly what: string;
@@ -21,9 +21,7 @@ export function PrintHead({ what, coffee, amount }: PrintHeadProps) {
       <Button look="main" className="ml-auto" onClick={() => window.print()}>
         <Printer size={18} aria-hidden /> Print {amount}
       </Button>
-      <Link href={`/wall?coffee=${coffee.id}`} className={buttonClass()}>
-        Back to the chart
-      </Link>
+      <Back otherwise={`/wall?coffee=${coffee.id}`} />
     </header>
   );
 }

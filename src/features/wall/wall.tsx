@@ -6,7 +6,7 @@ import { useRouter } from "next/navigation";
 import { type CSSProperties, useState } from "react";
 import { printNumber } from "#core/units";
 import { Button, buttonClass } from "#ui/button.tsx";
-import { Choice } from "#ui/choice.tsx";
+import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Choices } from "./choices.tsx";
 import { type Paper, paperSizes } from "./paper.ts";
@@ -68,11 +68,14 @@ export function Wall({ view }: { readonly view: WallView }) {
           <Button look="main" onClick={() => window.print()}>
             <Printer size={18} aria-hidden /> Print the chart
           </Button>
-          <Link href={`/wall?coffee=${coffee.id}&print=cards`} className={buttonClass()}>
+          <Link href={`/wall?coffee=${coffee.id}&as=cards`} className={buttonClass()}>
             Cards, four to a page
           </Link>
-          <Link href={`/wall?coffee=${coffee.id}&print=labels`} className={buttonClass()}>
+          <Link href={`/wall?coffee=${coffee.id}&as=labels`} className={buttonClass()}>
             Labels for pots
+          </Link>
+          <Link href={`/wall?coffee=${coffee.id}&as=list`} className={buttonClass()}>
+            As a list
           </Link>
         </span>
       </div>

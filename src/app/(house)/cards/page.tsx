@@ -4,6 +4,7 @@ import type { LinkQuery } from "#app/linkQuery.ts";
 import { CardList } from "#features/card/index.ts";
 import { Trouble } from "#features/frame/index.ts";
 import { readCardListPage } from "#server/read/cards.ts";
+import { LinkState } from "#ui/linkState.tsx";
 
 export const metadata: Metadata = { title: "Cards · Tumbek" };
 
@@ -14,5 +15,9 @@ interface Props {
 export default guarded("see", async ({ searchParams }: Props) => {
   const page = await readCardListPage((await searchParams).put === "away");
   if (typeof page === "string") return <Trouble what={page} />;
-  return <CardList key={`${page.retired}`} {...page} />;
+  return (
+    <LinkState>
+      <CardList key={`${page.retired}`} {...page} />
+    </LinkState>
+  );
 });

@@ -4,6 +4,7 @@ import { type LinkQuery, paramsOf } from "#app/linkQuery.ts";
 import { Trouble } from "#features/frame/index.ts";
 import { Log } from "#features/log/index.ts";
 import { readLog } from "#server/read/log.ts";
+import { LinkState } from "#ui/linkState.tsx";
 
 export const metadata: Metadata = { title: "Log · Tumbek" };
 
@@ -16,5 +17,9 @@ export default guarded("see", async ({ searchParams }: Props) => {
   const page = await readLog(link);
   if (typeof page === "string") return <Trouble what={page} />;
   // A link to log from another card opens another form.
-  return <Log key={`${page.site.id} ${link.get("card") ?? ""}`} {...page} />;
+  return (
+    <LinkState>
+      <Log key={`${page.site.id} ${link.get("card") ?? ""}`} {...page} />
+    </LinkState>
+  );
 });

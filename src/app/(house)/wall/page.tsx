@@ -2,8 +2,9 @@ import type { Metadata } from "next";
 import { guarded } from "#app/guarded.tsx";
 import { type LinkQuery, paramsOf } from "#app/linkQuery.ts";
 import { Trouble } from "#features/frame/index.ts";
-import { Wall, WallCards, WallLabels } from "#features/wall/index.ts";
+import { Wall, WallCards, WallLabels, WallList } from "#features/wall/index.ts";
 import { readWallPage } from "#server/read/wall.ts";
+import { LinkState } from "#ui/linkState.tsx";
 
 export const metadata: Metadata = { title: "Wall chart · Tumbek" };
 
@@ -17,6 +18,13 @@ export default guarded("see", async ({ searchParams }: Props) => {
   if (page.as === "cards") return <WallCards coffee={page.coffee} cards={page.cards} />;
   if (page.as === "labels") {
     return <WallLabels coffee={page.coffee} site={page.site} labels={page.labels} />;
+  }
+  if (page.as === "list") {
+    return (
+      <LinkState>
+        <WallList view={page.view} />
+      </LinkState>
+    );
   }
   return <Wall view={page.view} />;
 });

@@ -16,6 +16,7 @@ import {
 } from "#features/bench/index.ts";
 import { Trouble } from "#features/frame/index.ts";
 import { type BenchPart, readPart } from "#server/read/bench.ts";
+import { LinkState } from "#ui/linkState.tsx";
 
 export const metadata: Metadata = { title: "Bench · Tumbek" };
 
@@ -51,7 +52,7 @@ export default guarded("see", async ({ params }: Props) => {
   return (
     // Another site, and nothing half-typed of this one stays.
     <Shell key={site.id} site={site} part={part}>
-      {(DRAWN[part] as (shown: unknown) => ReactNode)(shown)}
+      <LinkState>{(DRAWN[part] as (shown: unknown) => ReactNode)(shown)}</LinkState>
     </Shell>
   );
 });

@@ -3,6 +3,7 @@ import { guarded } from "#app/guarded.tsx";
 import { type LinkQuery, paramsOf } from "#app/linkQuery.ts";
 import { Audit } from "#features/people/index.ts";
 import { readAuditPage } from "#server/read/people.ts";
+import { LinkState } from "#ui/linkState.tsx";
 
 export const metadata: Metadata = { title: "Audit trail · Tumbek" };
 
@@ -11,5 +12,7 @@ interface Props {
 }
 
 export default guarded("audit", async ({ searchParams }: Props) => (
-  <Audit {...(await readAuditPage(paramsOf(await searchParams)))} />
+  <LinkState>
+    <Audit {...(await readAuditPage(paramsOf(await searchParams)))} />
+  </LinkState>
 ));

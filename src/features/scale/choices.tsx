@@ -1,0 +1,108 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { memo, useState } from "react";
+import type { Bench, BenchCoffee, BenchRecipe } from "#contract/bench.ts";
+import { chosenOf, fromRecipe, groundOn, into, type ScaleState } from "#scaling/choice";
+import { Choice } from "#ui/choice/choice.tsx";
+import { useCounter } from "#ui/counter.tsx";
+import { type Printers, useUnits } from "#ui/units.tsx";
+import { printRest } from "#words/figures";
+
+/** Loaded when somebody adds a coffee: what a form needs is not part of the first load. */
+const NewCoffee = dynamic(() => import("./newCoffee.tsx"), { ssr: false });
+
+interface ChoicesProps {
+  readonly state: ScaleState;
+  readonly bench: Bench;
+  /** Takes the change to the state as it then is; must stay the same function. */
+  readonly set: (change: (state: ScaleState) => ScaleState) => void;
+}
+
+/** The choices of Scale, as a sentence. A change of pins alone leaves it as it is. */
+export const Choices = memo(
+  function Choices({ state, bench, set }: ChoicesProps) {
+    const units = useUnits();
+    const { may } = useCounter();
+    const [adding, setAdding] = useState<string>();
+    const chosen = chosenOf(state, bench);
+    const isHere = ({ brewerId }: BenchRecipe) => bench.brewers.some(({ id }) => id === brewerId);
+    const recipes = bench.recipes.toSorted((a, b) => Number(isHere(b)) - Number(isHere(a)));
+    return (
+      <>
+        <Choice
+          label="from"
+          value={chosen.recipe.versionId}
+          options={recipes.map((recipe) => ({
+            value: recipe.versionId,
+            text: recipe.name,
+            aside: `version ${recipe.version}${recipe.state === "trial" ? ", on trial" : ""}`,
+            group: isHere(recipe) ? "made at this site" : "made elsewhere",
+          }))}
+          onChange={(id) => set((now) => fromRecipe(id, now, bench))}
+        />
+        <Choice
+          label="with"
+          value={chosen.coffee.id}
+          options={bench.coffees.map((coffee) => ({
+            value: coffee.id,
+            text: coffee.name,
+            aside: mattersOf(coffee, bench.today, units),
+          }))}
+          onChange={(coffee) => set((now) => ({ ...now, coffee }))}
+          {...(may("setBench") && { onAdd: setAdding, adds: "coffee" })}
+        />
+        <Choice
+          label="on"
+          value={chosen.brewer.id}
+          options={optionsOf(bench.brewers)}
+          onChange={(brewer) => set((now) => ({ ...now, brewer }))}
+        />
+        <Choice
+          label="ground on"
+          value={chosen.grinder.id}
+          options={optionsOf(bench.grinders)}
+          onChange={(grinder) => set((now) => groundOn(grinder, now))}
+        />
+        <Choice
+          label="into"
+          value={chosen.vessel.id}
+          options={bench.vessels.map(({ id, name, workingG, iced }) => ({
+            value: id,
+            text: name,
+            aside: `${iced ? "iced, " : ""}${units.printLiquid(workingG)}`,
+          }))}
+          onChange={(id) => set((now) => into(id, now, bench))}
+        />
+        {adding !== undefined && (
+          <NewCoffee
+            name={adding}
+            siteId={bench.site.id}
+            onDone={() => setAdding(undefined)}
+            onAdded={(coffee) => set((now) => ({ ...now, coffee }))}
+          />
+        )}
+      </>
+    );
+  },
+  (old, next) =>
+    old.bench === next.bench &&
+    (["recipe", "coffee", "brewer", "grinder", "vessel"] as const).every(
+      (key) => old.state[key] === next.state[key],
+    ),
+);
+
+/** What matters of a coffee when it is chosen: its character, its age, what is left of it. */
+function mattersOf(
+  { character, roastedOn, stockG }: BenchCoffee,
+  today: string,
+  { printMass }: Printers,
+): string {
+  return [character, roastedOn && printRest(roastedOn, today), stockG !== null && `${printMass(stockG)} left`]
+    .filter(Boolean)
+    .join(", ");
+}
+
+function optionsOf(rows: readonly { readonly id: string; readonly name: string }[]) {
+  return rows.map(({ id, name }) => ({ value: id, text: name }));
+}
