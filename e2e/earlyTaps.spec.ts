@@ -51,7 +51,7 @@ test.describe("before the page listens", () => {
     await expect(page.getByLabel("find", { exact: true })).toHaveValue("slack");
 
     const scale = await slowly(page, "/scale");
-    await page.getByRole("button", { name: "weight in g, change to oz" }).click();
+    await page.getByRole("radio", { name: "weight in oz" }).click();
     expect(await scale.listens()).toBe(false);
     scale.letGo();
     await expect(page.getByRole("group", { name: "coffee", exact: true })).toContainText("7.13 oz");

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { choose, expect, plate, seriousFaults, test, type } from "./page.ts";
+import { choose, expect, openAnswers, plate, seriousFaults, test, type } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -28,7 +28,9 @@ test("coarser until the slurry leaves the rim, then as the source is extracted, 
   page,
 }) => {
   await page.goto("/scale");
-  await expect(answer(page, "house rule")).toBeChecked();
+  await expect(page.getByTestId("dial reason")).toContainText("As approved for this pot.");
+  await openAnswers(page);
+  await expect(answer(page, "as approved")).toBeChecked();
   await turnTo(page, 3);
   await expect(checks(page)).toContainText(/slurry will climb|run over the rim/);
   const fine = await seconds(page);
@@ -58,7 +60,10 @@ test("coarser until the slurry leaves the rim, then as the source is extracted, 
 
   // The pick is in the link: it comes back with it.
   await page.goBack();
+  await openAnswers(page);
   await expect(answer(page, "same extraction")).toBeChecked();
+  await page.getByRole("button", { name: /^Take what is best known/ }).click();
+  await expect(answer(page, "as approved")).toBeChecked();
 });
 
 test("what is warned of is mended with one tap, and taken back with another", async ({ page }) => {
@@ -129,7 +134,8 @@ test("a worker that is killed is started anew, and the forecast goes on", async 
   const before = await seconds(page);
   const [worker] = page.workers();
   await worker?.evaluate(() => self.close());
-  await answer(page, "same extraction").check();
+  await openAnswers(page);
+  await answer(page, "same contact time").check();
   await expect.poll(() => seconds(page)).not.toBe(before);
   await expect(page.getByTestId("sureness")).toBeVisible();
 });
@@ -139,11 +145,12 @@ test("iced, the ladder is finer than hot for the same coffee, and the ice thins 
 }) => {
   await page.goto("/scale");
   const setting = async () => Number(await page.getByTestId("extraction").textContent());
+  await openAnswers(page);
   await expect.poll(setting).toBeGreaterThan(0);
   const hot = await setting();
   await page.getByRole("radio", { name: "Iced" }).click();
   await expect.poll(setting).toBeLessThan(hot);
-  await expect(forecast(page, "strength")).toBeVisible();
+  await expect(plate(page, "strength")).toContainText("%");
 });
 
 test("iced, the melt says how long to swirl, the glass what it tastes like later, and the card carries it", async ({
@@ -189,7 +196,7 @@ test("a brewer whose basket nobody measured: the sheet works, and says what is m
     await page.goto("/bench/brewers");
     await page
       .getByRole("main")
-      .getByRole("listitem")
+      .locator("tbody")
       .filter({ has: page.getByText("Turnstone", { exact: true }) })
       .getByRole("button", { name: "Change" })
       .click();
@@ -222,3 +229,33 @@ test("a brewer whose basket nobody measured: the sheet works, and says what is m
   await choose(page, "on", "Turnstone");
   await expect(forecast(page, "brew time")).toBeVisible();
 });
+
+for (const [what, path, width] of [
+  ["hot", "/scale", 1280],
+  ["iced, by strength", `/scale?serve=iced&pins=yieldG:2400,strengthPct:1.25,finalTempC:8`, 1280],
+  ["iced, by ratio", "/scale?serve=iced", 1280],
+  ["iced on a phone", "/scale?serve=iced", 390],
+] as const) {
+  test(`no plate covers another or leaves the drawing: ${what}`, async ({ page }) => {
+    await page.setViewportSize({ width, height: 800 });
+    await page.goto(path);
+    await page.getByTestId("sureness").waitFor();
+    const sheet = page.getByRole("region", { name: "The sheet" });
+    const faults = await sheet.evaluate((region) => {
+      const around = region.getBoundingClientRect();
+      const plates = [...region.querySelectorAll("fieldset")].map((plate) => ({
+        name: plate.getAttribute("aria-label"),
+        box: plate.getBoundingClientRect(),
+      }));
+      const covers = (a: DOMRect, b: DOMRect) =>
+        a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - 1 && b.top < a.bottom - 1;
+      return plates.flatMap(({ name, box }, i) => [
+        ...(box.right > around.right || box.bottom > around.bottom ? [`${name} leaves the drawing`] : []),
+        ...plates
+          .slice(i + 1)
+          .flatMap((other) => (covers(box, other.box) ? [`${name} and ${other.name}`] : [])),
+      ]);
+    });
+    expect(faults).toEqual([]);
+  });
+}

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Browser, Page } from "@playwright/test";
-import { choose, expect, plate, signedInState, test } from "./page.ts";
+import { choose, expect, openAnswers, plate, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -32,18 +32,18 @@ async function logPot(page: Page, { dose, dial, took, strength }: Pot): Promise<
     await expect(page.getByRole("button", { name: "Log it" })).toBeVisible({ timeout: 2000 });
   }).toPass();
   const form = page.locator("form").filter({ has: page.getByRole("button", { name: "Log it" }) });
-  await form.getByLabel("coffee", { exact: true }).selectOption("Saltmarsh");
-  await form.getByLabel("brewed on", { exact: true }).selectOption("Fulmar");
+  await choose(form, "coffee", "Saltmarsh");
+  await choose(form, "brewed on", "Fulmar");
   await form.getByLabel("dose").fill(dose);
   await form.getByLabel("hot water").fill("3229");
   await form.getByLabel("came out").fill("2805");
   await form.getByText("More about it").click();
-  await form.getByLabel("ground on").selectOption("Chough");
+  await choose(form, "ground on", "Chough");
   await form.getByLabel("at", { exact: true }).fill(dial);
   await form.getByLabel("took").fill(took);
   await form.getByLabel("strength").fill(strength);
-  await form.getByLabel("sampled").selectOption({ label: "in the glass" });
-  await form.getByLabel("in the cup").selectOption("liked");
+  await choose(form, "sampled", "in the glass");
+  await choose(form, "in the cup", /^liked/);
   await page.getByRole("button", { name: "Log it" }).click();
   await expect(page.getByRole("button", { name: "Log it" })).toBeHidden();
 }
@@ -107,6 +107,7 @@ test("three pots are logged, one is approved: ladder, card and wall chart change
   await expect(row).toHaveAttribute("data-approved", "true");
   await page.goto(BIG_POT);
   await expect(approvedLine(page)).toContainText("199 g at 13");
+  await openAnswers(page);
   await expect(page.getByTestId("learned-note")).toContainText(
     /Learned from (one approved batch|\d+ approved batches): eight in ten/,
   );
@@ -193,12 +194,26 @@ test("the wall chart is chosen in place, printed on one page lying and standing,
   const asCards = await printed(page, false);
   expect(asCards.pages).toBe(Math.ceil(cards / 4));
   expect(asCards.text).toContain("Water and steam scald");
-  await page.goto("/wall?print=labels");
+  await page.goto("/wall?as=labels");
   await expect(page.getByRole("article").first()).toBeVisible();
   const labels = await page.getByRole("article").count();
   const asLabels = await printed(page, false);
   expect(asLabels.pages).toBe(Math.ceil(labels / 8));
   expect(asLabels.text).toContain("pour away at");
+
+  await page.goto("/wall");
+  await page.getByRole("link", { name: "As a list" }).click();
+  const list = page.getByRole("table", { name: "wall chart" });
+  await list.getByRole("button", { name: "coffee" }).click();
+  await expect(page).toHaveURL(/sort=dose/);
+  const doses = await list.locator("tbody td:nth-child(4)").allTextContents();
+  const [least, most] = [Number.parseFloat(doses[0]!), Number.parseFloat(doses.at(-1)!)];
+  expect(least).toBeLessThan(most);
+  await expect(list.getByRole("row").filter({ hasText: "approved" }).first()).toBeVisible();
+  await page.getByRole("button", { name: "Columns and file of wall chart" }).click();
+  const saved = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save what is shown as CSV" }).click();
+  expect((await saved).suggestedFilename()).toMatch(/wall.*\.csv$/);
 
   const csv = await (await page.request.get("/api/v1/wall?as=csv")).text();
   expect(csv.split("\r\n")[0]).toContain("dialSetting");

@@ -1,4 +1,5 @@
-import { expect, overflows, seriousFaults, test } from "./page.ts";
+import { readFile } from "node:fs/promises";
+import { choose, expect, overflows, seriousFaults, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 test.use({ as: "barista" });
@@ -8,8 +9,9 @@ test("a batch in five fields, corrected, found by its link, and taken out again"
   const rows = page.getByRole("row");
   await page.getByRole("button", { name: "Log a batch" }).click();
   const log = page.getByRole("button", { name: "Log it" });
-  await page.getByLabel("coffee", { exact: true }).selectOption("Kittiwake");
-  await page.getByLabel("brewed on", { exact: true }).first().selectOption("Turnstone");
+  const form = page.locator("form").filter({ has: log });
+  await choose(form, "coffee", "Kittiwake");
+  await choose(form, "brewed on", "Turnstone");
   await page.getByLabel("dose").fill("98 g");
   await page.getByLabel("hot water").fill("1.568 l");
   await page.getByLabel("came out").fill("1700");
@@ -39,15 +41,16 @@ test("a batch in five fields, corrected, found by its link, and taken out again"
   await expect(page.getByRole("button", { name: "Correct it" })).toBeHidden();
   await expect(rows.nth(1)).toContainText("1\u202f360 g");
 
-  const filters = page.getByRole("region", { name: "Batches" });
-  await filters.getByLabel("coffee").selectOption("Kittiwake");
-  await filters.getByRole("button", { name: "Show" }).click();
+  await choose(page, "of", "Kittiwake");
   await expect(page).toHaveURL(/coffee=/);
   await expect(page.getByRole("row").filter({ hasText: "Saltmarsh" })).toHaveCount(0);
+  const files = page.getByRole("button", { name: "Columns and file of batches" });
+  await files.click();
   const csv = await page.request.get(
-    (await page.getByRole("link", { name: "The newest 10,000 of these as CSV" }).getAttribute("href")) ?? "",
+    (await page.getByRole("link", { name: "The newest 10,000 that fit as CSV" }).getAttribute("href")) ?? "",
   );
   expect(await csv.text()).toContain("'=1+1");
+  await page.keyboard.press("Escape");
   expect(await overflows(page)).toEqual([]);
 
   await rows
@@ -66,6 +69,42 @@ test("a batch in five fields, corrected, found by its link, and taken out again"
   await expect(page.getByText("Nothing is logged that fits.")).toBeVisible();
 });
 
+test("from the door to today's card in a tap, and the pot logged from it by two figures and a tap", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await expect(page).toHaveURL(/\/shift/);
+  const line = page.getByRole("main").getByRole("listitem").filter({ hasText: "202 g" }).first();
+  await line.getByRole("link").click();
+  const card = page.getByRole("article");
+  await expect(card).toContainText("202 g");
+  await expect(card).toContainText("3.3 l");
+
+  // Once more on the list, and its own sheet opened again.
+  await page.getByRole("button", { name: "Onto today's list" }).click();
+  await expect(page.getByText("On today's list, 4 times now.")).toBeVisible();
+  await expect(page.getByRole("link", { name: "Change it" })).toHaveAttribute("href", /^\/scale\?recipe=/);
+
+  await page.getByRole("link", { name: "Brew it: log a batch" }).click();
+  await page.getByLabel("came out").fill("2795");
+  await page.getByLabel("took").fill("526");
+  await expect(page.getByText("read as 5:26")).toBeVisible();
+  await page.getByLabel("took").fill("27:00");
+  await page.getByRole("button", { name: "Log it" }).click();
+  await expect(page.getByRole("main").getByRole("alert").first()).toContainText(/is forecast: is that right/);
+  await expect(page.getByRole("checkbox", { name: "it was so" })).not.toBeChecked();
+  await page.getByLabel("took").fill("526");
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByRole("button", { name: "Log it" }).click();
+  await expect(page.getByRole("button", { name: "Log it" })).toBeHidden();
+  const row = page.getByRole("row").filter({ hasText: "5:26" }).first();
+  await expect(row).toContainText("Saltmarsh");
+  await expect(row).toContainText("Chough 13.5");
+  await row.getByRole("button", { name: /Correct/ }).click();
+  await page.getByRole("button", { name: "Take it out of the log" }).click();
+  await expect(row).toBeHidden();
+});
+
 test("the list goes back through eight weeks, page by page", async ({ page }) => {
   await page.goto("/log");
   await expect(page.getByRole("row").nth(40)).toBeVisible();
@@ -73,4 +112,89 @@ test("the list goes back through eight weeks, page by page", async ({ page }) =>
   await page.getByRole("link", { name: "Older ones" }).click();
   await expect(page).toHaveURL(/before=/);
   await expect(page.getByRole("row").nth(1)).not.toHaveText(last ?? "");
+});
+
+test("the list is sorted by a head, sent as a link, walked by the keyboard, narrowed to its columns and saved", async ({
+  page,
+  browser,
+}) => {
+  await page.goto("/log");
+  const table = page.getByRole("table", { name: "batches" });
+  const strengths = async (list = table) =>
+    (await list.locator("tbody > tr:first-child > td:nth-child(10)").allTextContents())
+      .filter((text) => text !== "")
+      .map(Number.parseFloat);
+  await table.getByRole("button", { name: "strength" }).click();
+  await expect(page).toHaveURL(/sort=strength/);
+  await table.getByRole("button", { name: "strength" }).click();
+  await expect(page).toHaveURL(/sort=-strength/);
+  await expect(table.getByRole("columnheader", { name: "strength" })).toHaveAttribute(
+    "aria-sort",
+    "descending",
+  );
+  const sorted = await strengths();
+  expect(sorted.length).toBeGreaterThan(3);
+  expect(sorted).toEqual(sorted.toSorted((a, b) => b - a));
+
+  const another = await browser.newContext({ storageState: await page.context().storageState() });
+  const other = await another.newPage();
+  await other.goto(page.url());
+  await expect.poll(() => strengths(other.getByRole("table", { name: "batches" }))).toEqual(sorted);
+  await another.close();
+
+  const first = table.locator("tbody").first().getByRole("link");
+  await first.focus();
+  await page.keyboard.press("ArrowDown");
+  await expect(table.locator("tbody").nth(1).getByRole("link")).toBeFocused();
+  await page.keyboard.press("ArrowUp");
+  await expect(first).toBeFocused();
+
+  await page.getByRole("button", { name: "Columns and file of batches" }).click();
+  await page.getByRole("checkbox", { name: "who", exact: true }).uncheck();
+  await expect(table.getByRole("columnheader", { name: "who" })).toHaveCount(0);
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save what is shown as CSV" }).click();
+  const file = (await readFile(await (await download).path(), "utf8")).split("\r\n");
+  expect(file[0]).toMatch(/^when,coffee,brewed on,.*strength,liked$/);
+  expect(Number.parseFloat(file[1]?.split(",").at(-2) ?? "")).toBe(sorted[0]);
+  // Kept on the device.
+  await page.reload();
+  await expect(table.getByRole("columnheader", { name: "liked" })).toBeVisible();
+  await expect(table.getByRole("columnheader", { name: "who" })).toHaveCount(0);
+});
+
+test("what is half typed in a long form is there after a reload, and leaving it is asked about", async ({
+  page,
+}) => {
+  await page.goto("/log");
+  await page.getByRole("button", { name: "Log a batch" }).click();
+  await page.getByLabel("dose").fill("3×62");
+  await page.getByText("More about it").click();
+  await page.getByLabel("note").fill("half way");
+  // The draft is written a moment after the last letter.
+  await expect
+    .poll(() => page.evaluate(() => Object.keys(localStorage).some((key) => key.startsWith("tumbek.draft."))))
+    .toBe(true);
+  await expect
+    .poll(() =>
+      page.evaluate(() =>
+        Object.values({ ...localStorage }).some((text) => String(text).includes("half way")),
+      ),
+    )
+    .toBe(true);
+  let asked = 0;
+  page.on("dialog", (dialog) => {
+    asked += 1;
+    void (dialog.type() === "beforeunload" ? dialog.accept() : dialog.dismiss());
+  });
+  await page.getByRole("link", { name: "Recipes" }).click();
+  await expect.poll(() => asked).toBe(1);
+  await expect(page).toHaveURL(/\/log/);
+  await page.reload();
+  await page.getByRole("button", { name: "Log a batch" }).click();
+  await expect(page.getByText("As you left it")).toBeVisible();
+  await expect(page.getByLabel("dose")).toHaveValue("3×62");
+  await page.getByRole("button", { name: "Begin anew" }).click();
+  await expect(page.getByLabel("dose")).toHaveValue("");
+  await expect(page.getByLabel("note")).toHaveValue("");
 });

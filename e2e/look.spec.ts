@@ -1,10 +1,10 @@
 import type { Page } from "@playwright/test";
-import { expect, overflows, saved, seriousFaults, test } from "./page.ts";
+import { expect, overflows, readingFaults, saved, seriousFaults, test } from "./page.ts";
 
 const ICED =
   "/scale?recipe=0190a5c0-0000-7000-8000-000000000066&serve=iced&vessel=0190a5c0-0000-7000-8000-000000000034&pins=yieldG:2400,totalRatio:15,finalTempC:8";
 
-const LIST = "/shift?day=2026-07-15";
+const LIST = "/shift?day=2026-07-27";
 const RECIPE = "/recipes/0190a5c0-0000-7000-8000-000000000060";
 const PRESS = "/recipes/0190a5c0-0000-7000-8000-000000000062";
 const PLACES = {
@@ -19,8 +19,9 @@ const PLACES = {
     "/people/audit",
     "/sign-in",
     "/wall",
-    "/wall?print=cards",
-    "/wall?print=labels",
+    "/wall?as=cards",
+    "/wall?as=labels",
+    "/wall?as=list",
     "/log",
     "/log/0190a5c0-0000-7000-8000-000000010100",
     "/log/moved",
@@ -62,6 +63,7 @@ for (const { colorScheme, width, look } of LOOKS) {
         await page.getByRole("main").waitFor();
         expect(await look(page), path).toEqual([]);
         expect(await overflows(page), path).toEqual([]);
+        expect(await readingFaults(page), path).toEqual([]);
       }
     };
 
@@ -98,8 +100,8 @@ test("scripts run by nonce only, and another for each page", async ({ page }) =>
 
 test("figures are read in the units asked for, and stay so", async ({ page }) => {
   await page.goto("/scale");
-  await page.getByRole("button", { name: "weight in g, change to oz" }).click();
-  await page.getByRole("button", { name: "ratio in 1:n, change to g/l" }).click();
+  await page.getByRole("radio", { name: "weight in oz" }).click();
+  await page.getByRole("radio", { name: "ratio in g/l" }).click();
   await expect(page.getByRole("group", { name: "coffee", exact: true })).toContainText("7.13 oz");
   await page.reload();
   await expect(page.getByRole("group", { name: "ratio, hot water" })).toContainText("62.6 g/l");

@@ -107,10 +107,22 @@ export async function signIn(page: Page, { name, pin }: { readonly name: string;
   await page.keyboard.press("Enter");
 }
 
+/** Shows the figures of a sheet that do not stand open on its drawing. */
+export async function moreFigures(page: Page): Promise<void> {
+  await page.getByRole("button", { name: "more figures" }).click();
+}
+
+/** Unfolds the answers of the dial beside the one that is taken. */
+export async function openAnswers(page: Page): Promise<void> {
+  await page.getByText("Other answers", { exact: true }).click();
+  await expect(page.getByRole("table", { name: "answers on the dial" })).toBeVisible();
+}
+
 /** What axe finds serious or critical on the page as it stands. */
 export async function seriousFaults(page: Page): Promise<readonly string[]> {
   // A page's title may stream in after what is first seen of it.
   await expect(page).toHaveTitle(/\S/);
+  await page.evaluate(settled);
   await page.evaluate(AXE);
   const { violations } = await page.evaluate(() =>
     (window as unknown as { axe: { run: () => Promise<AxeResults> } }).axe.run(),
@@ -118,6 +130,50 @@ export async function seriousFaults(page: Page): Promise<readonly string[]> {
   return violations
     .filter(({ impact }) => impact === "serious" || impact === "critical")
     .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(" ")}`);
+}
+
+/** What fades in or out has half its colour meanwhile. */
+async function settled(): Promise<void> {
+  const moving = () =>
+    document
+      .getAnimations()
+      .filter(
+        ({ effect, playState }) =>
+          playState === "running" && Number.isFinite(effect?.getComputedTiming().endTime),
+      );
+  while (moving().length > 0) await Promise.allSettled(moving().map(({ finished }) => finished));
+}
+
+const OPERATED = /^(button|link|textbox|searchbox|combobox|checkbox|radio|slider|spinbutton|switch|tab)\b/;
+
+/** What is wrong with the page as a screen reader reads it, from its tree of roles and names. */
+export async function readingFaults(page: Page): Promise<readonly string[]> {
+  const tree = await page.locator("body").ariaSnapshot();
+  const nodes = tree.split("\n").map((line) => line.trim().replace(/^- '?/, ""));
+  const regions = nodes.flatMap((node) => /^(banner|navigation|main)\b/.exec(node)?.[1] ?? []);
+  const levels = nodes.flatMap((node) => {
+    const level = /^heading .*\[level=(\d)\]/.exec(node)?.[1];
+    return level === undefined ? [] : [Number(level)];
+  });
+  // Each unit's button does the same in every field; what is named with figures may be twice in the house.
+  const buttons = nodes.flatMap((node) => /^button "(?!in \S+, change to)(\D*?)"/.exec(node)?.[1] ?? []);
+  return [
+    ...(regions.indexOf("main") > regions.indexOf("banner") ? [] : [`regions come as ${regions.join(", ")}`]),
+    ...(levels[0] === 1 && levels.filter((level) => level === 1).length === 1
+      ? []
+      : [
+          `headings begin with level ${levels[0]}, of the first there are ${levels.filter((level) => level === 1).length}`,
+        ]),
+    ...levels.flatMap((level, i) =>
+      i > 0 && level > levels[i - 1]! + 1
+        ? [`a heading of level ${level} follows one of ${levels[i - 1]}`]
+        : [],
+    ),
+    ...nodes.filter((node) => OPERATED.test(node) && !/^\w+ "/.test(node)).map((node) => `no name: ${node}`),
+    ...[...new Set(buttons.filter((name, i) => buttons.indexOf(name) !== i))].map(
+      (name) => `two are called “${name}”`,
+    ),
+  ];
 }
 
 /** Whether something on the page is wider than the page, or some text wider than its box. */
@@ -180,9 +236,10 @@ export function plate(page: Page, figure: string) {
   return page.getByRole("group", { name: figure, exact: true });
 }
 
-/** Chooses in one of the sentence's choices. */
-export async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
-  await page.getByRole("combobox", { name: label, exact: true }).click();
+/** Chooses one of several, somewhere on a page. */
+export async function choose(within: Page | Locator, label: string, option: string | RegExp): Promise<void> {
+  await within.getByRole("combobox", { name: label, exact: true }).click();
+  const page = "page" in within ? within.page() : within;
   await page.getByRole("option", { name: option }).click();
 }
 

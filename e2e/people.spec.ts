@@ -216,7 +216,7 @@ test.describe("people", () => {
       await name.fill(odd);
       await pin.fill("the kettle sings at six");
       await add.click();
-      await expect(page.getByRole("listitem").filter({ hasText: odd }).first()).toBeVisible();
+      await expect(page.getByRole("row").filter({ hasText: odd }).first()).toBeVisible();
       await page.getByRole("button", { name: "Add somebody" }).click();
     }
   });
@@ -256,7 +256,7 @@ test.describe("people", () => {
     expect(await seriousFaults(page)).toEqual([]);
     await conflict.getByRole("radio", { name: /Bran Teal/ }).check();
     await save.click();
-    const line = page.getByRole("listitem").filter({ hasText: "Bran Teal" }).filter({ hasText: "trainee" });
+    const line = page.getByRole("row").filter({ hasText: "Bran Teal" }).filter({ hasText: "trainee" });
     await expect(line.first()).toBeVisible();
     await context.close();
   });
@@ -302,7 +302,7 @@ test.describe("people", () => {
 
   test("all of it is in the trail, with before and after, and is filtered", async ({ page }) => {
     await page.goto("/people/audit");
-    const lines = page.getByRole("main").getByRole("listitem");
+    const lines = page.getByRole("table", { name: "changes" }).locator("tbody");
     await expect(
       lines.filter({ hasText: "Bran Teal" }).filter({ hasText: "Brannoc Tarn" }).first(),
     ).toBeVisible();
@@ -318,7 +318,7 @@ test.describe("people", () => {
     page,
   }) => {
     await page.goto("/people");
-    const row = page.getByRole("listitem").filter({ hasText: "Tam Kelpie" });
+    const row = page.getByRole("row").filter({ hasText: "Tam Kelpie" });
     const download = page.waitForEvent("download");
     await row.getByRole("link", { name: "Record of Tam Kelpie" }).click();
     expect((await download).suggestedFilename()).toMatch(/^record-.*\.json$/);
@@ -421,6 +421,7 @@ test("people are looked after by keyboard alone", async ({ page }) => {
   await expect(page).toHaveURL(/\/people/);
   await reach(/Add somebody/);
   await keyboard.press("Enter");
+  await expect(page.getByLabel("PIN or passphrase")).toBeVisible();
   await reach(/^name/);
   await keyboard.type("Corrie Fell");
   await reach(/^role/);
@@ -431,14 +432,14 @@ test("people are looked after by keyboard alone", async ({ page }) => {
   await reach(/PIN or passphrase/);
   await keyboard.type("648205");
   await keyboard.press("Enter");
-  await expect(page.getByRole("listitem").filter({ hasText: "Corrie Fell" })).toContainText("trainee");
+  await expect(page.getByRole("row").filter({ hasText: "Corrie Fell" })).toContainText("trainee");
   await reach(/Archive Corrie Fell/);
   await keyboard.press("Enter");
   await expect(page.getByText("Corrie Fell cannot sign in any more.")).toBeVisible();
   await find("audit");
-  await expect(page.getByRole("main").getByRole("listitem").first()).toContainText(
-    "person Corrie Fell: archived",
-  );
+  const newest = page.getByRole("table", { name: "changes" }).locator("tbody").first();
+  await expect(newest).toContainText("person Corrie Fell");
+  await expect(newest).toContainText("archived");
   await reach(/^of/);
   await keyboard.press("Enter");
   await expect(page.getByRole("listbox")).toBeVisible();

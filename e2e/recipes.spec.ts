@@ -1,6 +1,6 @@
 import type { Locator, Page } from "@playwright/test";
 import { leadIt, type OwnHouse, ownHouse } from "./ownHouse.ts";
-import { expect, seriousFaults, signedInState, test } from "./page.ts";
+import { choose, expect, seriousFaults, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -64,6 +64,7 @@ test("a hand recipe is written by keyboard, retimed by drag, forecast, and made 
   await expect(field(page, "pour 5, its water")).toHaveValue("72 g");
   await expect(field(page, "ratio, of the water poured")).toHaveValue("1:16");
   await expect(forecast(page, "done at")).toHaveText(/^[34]:\d\d$/);
+  await expect(page.getByLabel("Forecast, beside the cup")).toHaveAttribute("aria-busy", "false");
   const before = await seconds(forecast(page, "done at"));
 
   const dot = page.getByRole("slider", { name: "retime pour 5" });
@@ -245,7 +246,7 @@ test("the list is narrowed in its link; two versions stand side by side; one is 
   await page.reload();
   await expect(rows).toHaveCount(2);
   await page.getByLabel("find").fill("");
-  await page.getByLabel("made").selectOption("batch");
+  await choose(page, "made", "batch brewer");
   await expect(rows.nth(1)).toContainText("Quay batch");
 
   await page.goto(LOFT);
@@ -335,14 +336,14 @@ test.describe("into another house", () => {
     await page.goto(`${own.base}/recipes`);
     await expect(page.getByText("Nothing is written down yet.")).toBeVisible();
     await button(page, "Take in a file").click();
-    const choose = (name: string, content: string) =>
+    const takeIn = (name: string, content: string) =>
       page
         .locator("input[type=file]")
         .setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(content) });
     const alert = page.getByRole("main").getByRole("alert");
-    await choose("newer.json", JSON.stringify({ ...out, version: 9 }));
+    await takeIn("newer.json", JSON.stringify({ ...out, version: 9 }));
     await expect(alert).toContainText("format version 9, and this house reads up to 1");
-    await choose("other.json", "not even JSON");
+    await takeIn("other.json", "not even JSON");
     await expect(alert).toContainText("cannot be read as JSON");
     const [first] = out.recipes;
     const strange = {
@@ -350,12 +351,12 @@ test.describe("into another house", () => {
       name: "<script>window.taken = 1</script>",
       versions: [{ ...first.versions[0], colour: 1 }],
     };
-    await choose("strange.json", JSON.stringify({ ...out, recipes: [strange] }));
+    await takeIn("strange.json", JSON.stringify({ ...out, recipes: [strange] }));
     const would = page.getByRole("list", { name: "what it would do" });
     await expect(would).toContainText("left out:");
     await expect(would).toContainText("<script>");
     expect(await page.evaluate(() => "taken" in window)).toBe(false);
-    await choose("recipes.json", JSON.stringify(out));
+    await takeIn("recipes.json", JSON.stringify(out));
     await expect(would.getByRole("listitem")).toHaveCount(out.recipes.length);
     await expect(page.getByRole("main")).toContainText("Onto the bench of Pier Head, as not measured here:");
     expect(await seriousFaults(page)).toEqual([]);

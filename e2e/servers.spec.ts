@@ -61,7 +61,8 @@ test.describe("two servers on one house", () => {
     await Promise.all([write(one.base, "2026-07-20"), write(two.base, "2026-07-21")]);
     writing = false;
     const [atOne, atTwo] = await Promise.all(following);
-    expect(atOne).toHaveLength(2 * EACH);
+    // The house was planned before: two of its lists are followed, too.
+    expect(atOne!.filter((each) => /^2026-07-2[01] /.test(each))).toHaveLength(2 * EACH);
     expect(atTwo).toEqual(atOne);
     for (const day of ["2026-07-20", "2026-07-21"]) {
       const own = atOne!.filter((each) => each.startsWith(day));

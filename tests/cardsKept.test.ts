@@ -255,7 +255,8 @@ describe("a batch that is logged from a card", () => {
       await server.keepCard(choice, by);
       const others = await Promise.all(
         ICED_METHODS.filter((each) => each !== way).map(async (each) => {
-          const other = await wanted(of(each));
+          // What is ground by the best that is known goes by every approved batch.
+          const other = await wanted((state) => ({ ...of(each)(state), grind: "rule" }));
           await server.keepCard(other, by);
           return other.id;
         }),

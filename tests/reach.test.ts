@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
 import type { Bench } from "#contract/bench.ts";
+import type { AnyFigures, ThingKind } from "#contract/fields.ts";
 import type { Measure } from "#contract/measure.ts";
-import type { AnyFigures, KeptThing, ThingKind } from "#contract/things.ts";
+import type { KeptThing } from "#contract/things.ts";
 import { bedDepthMm } from "#core/brew";
 import { must } from "#core/result";
 import type { PinSet } from "#core/sheet";
@@ -87,7 +88,7 @@ describe("reaches Scale and cards:", () => {
     const id = DEMO_IDS.vessels.left;
     await measure("vessel", "vessel", { id, emptyG: 1500, brimfulG: 4300, workingG: 4100 });
     expect((await sheet()).exact.yieldG).toBe(2600);
-    expect((await sheet()).exact.doseG / before.exact.doseG).toBeCloseTo(2600 / 2850, 9);
+    expect((await sheet()).exact.doseG / before.exact.doseG).toBeCloseTo(2600 / before.exact.yieldG, 9);
   });
 
   test("altitude, the temperature", async () => {

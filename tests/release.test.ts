@@ -1,8 +1,9 @@
 import { createHash } from "node:crypto";
 import { rmSync } from "node:fs";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { cardSheet, icedMethodOf } from "#contract/card.ts";
+import { cardSheet } from "#contract/card.ts";
 import { currentCard, type FirstCard } from "#contract/cardShape.ts";
+import { icedMethodOf } from "#contract/icedMethod.ts";
 import { pinSetsOf, type SheetFigures } from "#core/sheet";
 import { listCards } from "#data/cards.ts";
 import { PIER_HEAD } from "#data/demo/bench.ts";

@@ -21,6 +21,7 @@ export async function run() {
     counts.push({ passed: passed ? 1 : 0, failed: passed ? 0 : 1 });
   };
   check("format and lint", bin("biome"), ["ci", "--colors=off", "--error-on-warnings", "."]);
+  check("files, exports and packages that nobody uses", bin("knip"), ["--no-progress"]);
   await withFreshHouse(".tumbek/test", async () => {
     const { home } = houseFrom();
     check("types of the core, without the browser's or Node's", bin("tsc"), ["-p", "src/core"]);

@@ -1,0 +1,143 @@
+import type { Page } from "@playwright/test";
+import { expect, test } from "./page.ts";
+
+/*
+ * Every field of the application, found by walking its screens: what is wrong is said at the field or waits for the form to be sent,
+ * and what was typed stays. A new field on a walked screen is in it unasked.
+ */
+
+const SCREENS = [
+  ["/scale?serve=iced", "/log"],
+  ["/recipes", "/recipes/new"],
+  ["/bench/vessels", "/bench/coffees"],
+  ["/bench/brewers"],
+  ["/bench/grinders"],
+  ["/bench/supplies", "/bench/care"],
+  ["/bench/house"],
+  ["/people", "/me", "/wall"],
+] as const;
+
+const TYPED = [
+  "much",
+  "-5",
+  "99999999999",
+  "1,500",
+  "1.500",
+  "5 parsecs",
+  "200 ml",
+  "<script>window.taken = 1</script>",
+  "☕☕",
+  "\u202e21",
+  "x".repeat(10_000),
+  "  62 g  ",
+  "62\u00a0g",
+  "",
+] as const;
+
+/** Buttons that open a form without changing anything. */
+const OPENS =
+  /^(Add|Blank|Brewed|Change|Cooling|Correct|Curve|Drain|Drip|Edit|Log a batch|Make|Measure|New|Note|Pairs|Set up|Spray|Weigh|What it)\b/;
+
+for (const screens of SCREENS) {
+  test(`whatever is typed in a field of ${screens.join(", ")} is answered there, and not lost`, async ({
+    page,
+  }) => {
+    let fields = 0;
+    for (const screen of screens) {
+      await page.goto(screen);
+      const trying = async (within: string) => {
+        await unfold(page);
+        const { count, faults } = await tryFields(page, within);
+        fields += count;
+        expect(faults, `${screen}, ${within}`).toEqual([]);
+      };
+      await trying("main");
+      for (const name of await openers(page)) {
+        await page.getByRole("main").getByRole("button", { name, exact: true }).first().click();
+        // A form is fetched when it is first opened, and may close the one before.
+        const form = page.locator("main form").filter({ visible: true }).first();
+        await form.locator("button").first().waitFor();
+        await trying("main form");
+      }
+      expect(await page.evaluate(() => "taken" in window)).toBe(false);
+      // Whatever was half typed is left behind.
+      await page.evaluate(() => localStorage.clear());
+    }
+    expect(fields, "fields that were found").toBeGreaterThan(0);
+  });
+}
+
+/** Unfolds what is folded. */
+function unfold(page: Page): Promise<void> {
+  return page.evaluate(() => {
+    for (const details of document.querySelectorAll("main details")) details.setAttribute("open", "");
+  });
+}
+
+/** Names of buttons that open a form, one of each kind. */
+async function openers(page: Page): Promise<readonly string[]> {
+  const buttons = page.getByRole("main").locator("button[aria-expanded=false]:not([aria-haspopup])");
+  const names = await buttons.evaluateAll((all) => all.map((button) => button.textContent?.trim() ?? ""));
+  const verb = (name: string) => name.split(" ")[0];
+  return names.filter(
+    (name, i) => OPENS.test(name) && names.findIndex((each) => verb(each) === verb(name)) === i,
+  );
+}
+
+/** Types everything into every text field that stands there, in the page itself: by the keyboard it would take an hour. */
+function tryFields(page: Page, within: string) {
+  return page.evaluate(
+    async ({ typed, within }) => {
+      // What an event changes is drawn before the next task.
+      const drawn = () => new Promise((resolve) => setTimeout(resolve));
+      const setValue = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!.set!;
+      const selector = `${within} :is(input:not([type]), input[type=text])`;
+      const isThere = (field: HTMLInputElement) =>
+        field.offsetParent !== null && !field.disabled && !field.readOnly;
+      const all = () => [...document.querySelectorAll<HTMLInputElement>(selector)].filter(isThere);
+      const nameOf = (field: HTMLInputElement) =>
+        field.labels?.[0]?.textContent ?? field.getAttribute("aria-label") ?? field.placeholder;
+      const faults: string[] = [];
+      const count = all().length;
+      for (let i = 0; i < all().length; i++) {
+        for (const text of typed) {
+          const field = all()[i];
+          if (!field) break;
+          const name = nameOf(field);
+          const before = field.value;
+          field.focus();
+          // A form that was fetched a moment ago may not listen yet; what it takes then, it keeps.
+          for (let tries = 0; tries < 60; tries++) {
+            setValue.call(field, text);
+            field.dispatchEvent(new Event("input", { bubbles: true }));
+            await drawn();
+            if (text === "" || field.value !== "") break;
+            await new Promise((resolve) => setTimeout(resolve, 50));
+          }
+          const taken = field.value;
+          field.blur();
+          await drawn();
+          const wrong = field.getAttribute("aria-invalid") === "true";
+          const said =
+            document.getElementById(field.getAttribute("aria-describedby") ?? "")?.textContent ?? "";
+          const what = `${name}: “${text.slice(0, 30)}”`;
+          // A field may have an end; what fits stays.
+          if (!text.startsWith(taken)) faults.push(`${what} stood as “${taken.slice(0, 30)}”`);
+          if (wrong && said.trim() === "") faults.push(`${what} is wrong, and nothing says why`);
+          // What a document refuses for its own reasons is read first, and stands in the reader's unit.
+          const digits = (of: string) => of.replace(/\D/g, "");
+          if (wrong && digits(field.value) !== digits(taken))
+            faults.push(`${what} is wrong, and was lost: “${field.value}”`);
+          if (!wrong && text.trim() !== "" && field.value === "")
+            faults.push(`${what} was lost without a word`);
+          setValue.call(field, before);
+          field.dispatchEvent(new Event("input", { bubbles: true }));
+          field.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", bubbles: true }));
+          await drawn();
+        }
+      }
+      return { count, faults };
+    },
+    { typed: TYPED, within },
+  );
+}
