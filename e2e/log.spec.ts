@@ -100,6 +100,23 @@ test("from the door to today's card in a tap, and the pot logged from it by two 
   const row = page.getByRole("row").filter({ hasText: "5:26" }).first();
   await expect(row).toContainText("Saltmarsh");
   await expect(row).toContainText("Chough 13.5");
+
+  // Another like it, with a look at the bed and a sip.
+  await row.getByRole("button", { name: /^Again/ }).click();
+  await expect(page.getByTestId("like-another")).toContainText("Saltmarsh on Fulmar");
+  await page.getByLabel("came out").fill("2805");
+  await page.getByLabel("took").fill("531");
+  await page.getByRole("group", { name: "bed", exact: true }).getByRole("radio", { name: "flat" }).click();
+  await page.getByRole("button", { name: "thin" }).click();
+  await page.getByRole("button", { name: "Log it" }).click();
+  await expect(page.getByRole("button", { name: "Log it" })).toBeHidden();
+  const another = page.getByRole("rowgroup").filter({ hasText: "5:31" }).first();
+  await expect(another).toContainText("202 g");
+  await expect(another).toContainText("bed flat; thin");
+  await another.getByRole("button", { name: /Correct/ }).click();
+  await page.getByRole("button", { name: "Take it out of the log" }).click();
+  await expect(another).toBeHidden();
+
   await row.getByRole("button", { name: /Correct/ }).click();
   await page.getByRole("button", { name: "Take it out of the log" }).click();
   await expect(row).toBeHidden();

@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from "uuid";
-import { type BatchRow, type LoggedBatch, loggedBatch } from "#contract/batch.ts";
+import { type BatchRow, type LoggedBatch, loggedBatch, NO_SIGNS } from "#contract/batch.ts";
 import { DEMO_IDS } from "#data/demo/bench.ts";
 
 const { brewers, coffees, grinders, vessels } = DEMO_IDS;
@@ -23,6 +23,7 @@ export function bigPot(at: Date, change: Partial<LoggedBatch> = {}): LoggedBatch
     brewTimeS: 340,
     strengthPct: 1.36,
     sampledAt: "inGlass",
+    ...NO_SIGNS,
     liked: true,
     note: "",
     at: at.toISOString(),

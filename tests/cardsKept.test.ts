@@ -1,6 +1,6 @@
 import { eq, inArray, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
-import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
+import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
 import type { LoggedBatch } from "#contract/batch.ts";
 import { cardSheet, cardWanted } from "#contract/card.ts";
 import { ICED_METHODS } from "#core/iced";
@@ -50,6 +50,9 @@ afterAll(async () => {
   await fresh.drop();
 });
 
+/** A sheet that a card in use has already is kept as that card: each test makes cards of its own. */
+beforeEach(() => fresh.db.update(cards).set({ retired: true }));
+
 const bench = () => benchOn(fresh.db, PIER_HEAD);
 /** What Scale sends of a choice, as it stands on the bench of now. */
 async function wanted(change: (state: ScaleState) => ScaleState = (state) => state) {
@@ -93,8 +96,8 @@ describe("a card that is kept", () => {
         const again = remade(card.sheet, recipe!, recipe!, now);
         expect(again.ok && JSON.stringify(again.value.sheet)).toBe(text);
         const second = { ...choice, id: uuidv7() };
-        await server.keepCard(second, by);
-        expect(await textOf(second.id)).toBe(text);
+        expect(await server.keepCard(second, by)).toMatchObject({ id: choice.id, already: true });
+        expect(await readCards(fresh.db, [second.id])).toEqual([]);
       }
     },
   );
@@ -123,7 +126,7 @@ describe("a card that is kept", () => {
         { name: "brewRatio", value: 16 },
       ],
     }));
-    expect(await server.keepCard(choice, by)).toEqual({ draft: true });
+    expect(await server.keepCard(choice, by)).toEqual({ id: choice.id, draft: true, already: false });
     expect((await kept(choice.id)).draft).toBe(true);
   });
 
@@ -143,7 +146,7 @@ describe("a card that is kept", () => {
     await server.keepCard(now, by);
     const { dial } = (await kept(now.id)).sheet;
     const shown = { ...now, id: uuidv7(), setting: dial!.setting };
-    expect(await server.keepCard(shown, by)).toEqual({ draft: false });
+    expect(await server.keepCard(shown, by)).toEqual({ id: now.id, draft: false, already: true });
   });
 
   test("sent twice is one, however the bench has changed since; another choice under its id is refused with both", async () => {
@@ -225,7 +228,7 @@ test("a day's list has each card as it is now: remade, put away, or another unde
 });
 
 test("lines are read of a site's own cards, of no other's, and of no draft", async () => {
-  const [whole, draft] = [await wanted(), await wanted()];
+  const [whole, draft] = [await wanted(), await wanted((state) => ({ ...state, grind: 7 }))];
   await server.keepCard(whole, by);
   await server.keepCard(draft, by);
   await fresh.db.update(cards).set({ draft: true }).where(eq(cards.id, draft.id));
@@ -235,7 +238,16 @@ test("lines are read of a site's own cards, of no other's, and of no draft", asy
 });
 
 describe("a batch that is logged from a card", () => {
-  const weighed = { brewTimeS: 330, strengthPct: 1.3, sampledAt: "melted", liked: true, note: "" } as const;
+  const weighed = {
+    brewTimeS: 330,
+    strengthPct: 1.3,
+    sampledAt: "melted",
+    liked: true,
+    bed: "flat",
+    wall: null,
+    taste: ["thin"],
+    note: "",
+  } as const;
   const logFrom = async (cardId: string, change: Partial<LoggedBatch> = {}) => {
     const { sheet } = await kept(cardId);
     const batch = batchOfCard(cardId, sheet);

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
+import { NO_SIGNS } from "#contract/batch.ts";
 import { findBatch } from "#data/batches.ts";
 import { BARISTA, DEMO_IDS } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
@@ -38,7 +39,7 @@ test("a batch is logged although the house fails to learn from it: it was kept, 
   const pot = { brewerId: DEMO_IDS.brewers.fulmar, doseG: 200, waterG: 3229, iceG: 0, yieldG: 2805 };
   const unsaid = { coffeeId: null, vesselId: null, grinderId: null, dialSetting: null, method: null };
   const more = { cardId: null, recipeVersionId: null, brewTimeS: null, strengthPct: null, sampledAt: null };
-  const batch = { id, ...pot, ...unsaid, ...more, liked: null, note: "", at: NOW.toISOString() };
+  const batch = { id, ...pot, ...unsaid, ...more, ...NO_SIGNS, liked: null, note: "", at: NOW.toISOString() };
   expect(await log(batch, { personId: BARISTA, at: NOW })).toEqual({});
   expect(measured).toHaveBeenCalled();
   expect(serverLog.said()).toContain("the disk is full");

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
+import { NO_SIGNS } from "#contract/batch.ts";
 import type { Bench } from "#contract/bench.ts";
 import type { AnyFigures, ThingKind } from "#contract/fields.ts";
 import type { Measure } from "#contract/measure.ts";
@@ -134,7 +135,7 @@ describe("reaches Scale and cards:", () => {
       const none = { coffeeId: null, vesselId: null, grinderId: null, dialSetting: null, brewTimeS: null };
       const unsaid = { cardId: null, recipeVersionId: null, method: null };
       const rest = { strengthPct: null, sampledAt: null, liked: null, note: "", at: AT.toISOString() };
-      await server.log({ id: newId(), ...pot, ...none, ...unsaid, ...rest }, by);
+      await server.log({ id: newId(), ...pot, ...none, ...unsaid, ...NO_SIGNS, ...rest }, by);
     }
     expect((await thing("brewer", fulmar)).figures).toMatchObject({ retentionGPerG: expect.closeTo(2, 1) });
     expect((await sheet(DOSE_AND_WATER)).exact.yieldG).toBeGreaterThan(after.exact.yieldG + 40);

@@ -89,3 +89,22 @@ test("a correction is asked about too, and one whose forecast nobody knows is no
   const unknown = bigPot(NOW, { coffeeId: null, brewTimeS: 36_000 });
   expect(await server.log(unknown, by)).toEqual({});
 });
+
+test("what was seen and tasted is kept with a batch; a strength of iced coffee says where it was sampled", async () => {
+  const batch = bigPot(NOW, { bed: "cratered", wall: "high", taste: ["sharp", "thin"] });
+  expect(await server.log(batch, by)).toEqual({});
+  expect(await findBatch(fresh.db, batch.id)).toMatchObject({
+    bed: "cratered",
+    wall: "high",
+    taste: ["sharp", "thin"],
+  });
+  // Sent again it is the same batch, with other signs it is not.
+  expect(await server.log(batch, by)).toEqual({});
+  expect(await server.log({ ...batch, taste: ["sharp"] }, by)).toMatchObject({
+    theirs: { taste: ["sharp", "thin"] },
+  });
+
+  const iced = bigPot(NOW, { iceG: 900, method: "onIce", waterG: 2300, yieldG: 2750, sampledAt: null });
+  await expect(server.log({ ...iced, confirmed: true }, by)).rejects.toMatchObject({ field: "sampledAt" });
+  expect(await server.log({ ...iced, sampledAt: "melted", confirmed: true }, by)).toEqual({});
+});

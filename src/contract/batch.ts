@@ -5,6 +5,14 @@ import { uuid } from "./card.ts";
 /** Where a strength was sampled: below the brewer before it met ice, after melting, or in the glass. */
 export const SAMPLED_AT = ["beforeIce", "melted", "inGlass"] as const;
 
+/** The bed from above once it has drained, what stayed on the filter's wall, and how the cup was; what trials read, too. */
+export const BEDS = ["flat", "uneven", "sloped", "cratered", "domed", "coneShaped"] as const;
+export const WALLS = ["clean", "some", "high"] as const;
+export const TASTES = ["sharp", "harsh", "dry", "thin", "heavy", "muddy"] as const;
+
+/** Nobody looked or tasted, or said so. */
+export const NO_SIGNS = { bed: null, wall: null, taste: [] } as const;
+
 const massG = z.number().gt(0).max(200_000);
 const time = z.iso.datetime();
 
@@ -26,6 +34,14 @@ export const loggedBatch = z.strictObject({
   brewTimeS: z.number().gt(0).max(172_800).nullable(),
   strengthPct: z.number().gt(0).max(30).nullable(),
   sampledAt: z.enum(SAMPLED_AT).nullable(),
+  bed: z.enum(BEDS).nullable().default(null).describe("From above, drained"),
+  wall: z.enum(WALLS).nullable().default(null).describe("Coffee that stayed on the filter's wall"),
+  taste: z
+    .array(z.enum(TASTES))
+    .max(TASTES.length)
+    .readonly()
+    .default([])
+    .describe("What was wrong in the cup"),
   liked: z.boolean().nullable(),
   note: z.string().trim().max(400),
   at: time,
@@ -70,5 +86,6 @@ export type BatchRefusal =
   | "moreThanWater"
   | "noRecipe"
   | "howIced"
+  | "whereSampled"
   | "whoseDial"
   | "offTheDial";

@@ -49,6 +49,13 @@ export interface ChoiceField {
   readonly type: "choice";
   readonly options: readonly string[];
 }
+/** One of a few, or several, that are seen at a glance and tapped. */
+export interface TapsField {
+  readonly type: "taps";
+  readonly options: readonly { readonly value: string; readonly text: string }[];
+  /** Several may be so; their values stand with spaces between. */
+  readonly many?: true;
+}
 export interface YesField {
   readonly type: "yes";
 }
@@ -57,7 +64,7 @@ export interface RefField extends Optional {
   readonly type: "ref";
   readonly to: "filter" | "brewer" | "grinder" | "coffee" | "vessel";
 }
-export type FieldSpec = NumberField | TextField | ChoiceField | YesField | RefField;
+export type FieldSpec = NumberField | TextField | ChoiceField | TapsField | YesField | RefField;
 
 const name = { type: "name" } as const;
 const text = { type: "text", optional: true } as const;

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { IcedMethod } from "#core/iced";
 import type { ShiftBatch } from "#core/shift";
 import { uuid } from "./card.ts";
 import { MOST_BATCHES } from "./shiftRules.ts";
@@ -68,12 +69,20 @@ export interface ShiftCard {
   readonly settingG: number | null;
   readonly iceG: number;
   readonly vessel: string;
+  /** How it is iced; null hot. */
+  readonly method: IcedMethod | null;
   /** Hours for which it is begun before; null where it is brewed when it is wanted. */
   readonly steepH: number | null;
 }
 
 /** A card that may be put on a list. */
-export type ShiftChoice = Pick<ShiftCard, "id" | "title">;
+export interface ShiftChoice extends Pick<ShiftCard, "id" | "title"> {
+  /** Where other cards are for the same pot: the number that they share, and what tells this one from them. */
+  readonly shared?: { readonly pot: number } & Pick<
+    ShiftCard,
+    "doseG" | "dial" | "settingG" | "iceG" | "vessel"
+  >;
+}
 
 /** Cards whose lines a list asks for. */
 export const shiftLinesNamed = z.strictObject({ siteId: uuid, ids: z.array(uuid).max(2 * MOST_LINES) });

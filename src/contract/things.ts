@@ -22,6 +22,8 @@ function schemaOf(spec: FieldSpec): z.ZodType<string | number | boolean | null> 
     }
     case "yes":
       return z.boolean();
+    case "taps":
+      return z.string().nullable();
     case "choice":
       return z.enum(spec.options);
     case "ref":

@@ -1,6 +1,7 @@
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import type { LoggedBatch } from "#contract/batch.ts";
+import { NO_SIGNS } from "#contract/batch.ts";
 import { learnRetention } from "#core/measure";
 import { must } from "#core/result";
 import { freshDatabase, noHash } from "#tests/database.ts";
@@ -45,6 +46,7 @@ const POT: LoggedBatch = {
   brewTimeS: 300,
   strengthPct: null,
   sampledAt: null,
+  ...NO_SIGNS,
   liked: null,
   note: "",
   at: AT.toISOString(),

@@ -46,6 +46,31 @@ export function insertCard(db: Database, card: NewCard): Promise<Result<Card, Ca
   });
 }
 
+/** The card in use that says just what a new one would. */
+export async function findSameCard(
+  tx: Transaction,
+  { siteId, draft, sheet }: Pick<Card, "siteId" | "draft" | "sheet">,
+): Promise<Card | undefined> {
+  const { recipeVersionId, brewerId, grinderId, coffeeId, vesselId, serve } = columnsOf(sheet);
+  const rows = await tx
+    .select()
+    .from(cards)
+    .where(
+      and(
+        ofSite(siteId),
+        eq(cards.draft, draft),
+        eq(cards.recipeVersionId, recipeVersionId),
+        eq(cards.brewerId, brewerId),
+        eq(cards.grinderId, grinderId),
+        eq(cards.coffeeId, coffeeId),
+        eq(cards.vesselId, vesselId),
+        eq(cards.serve, serve),
+      ),
+    );
+  const text = JSON.stringify(sheet);
+  return rows.map(cardOf).find((card) => JSON.stringify(card.sheet) === text);
+}
+
 /** Whether a card was made of a choice: the same choice sent again is the same card, whatever it would come to now. */
 export function isOfChoice(
   card: Pick<Card, "siteId" | "sheet">,

@@ -2,6 +2,7 @@ import { eq, sql } from "drizzle-orm";
 import { createConnection } from "mysql2/promise";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { NO_SIGNS } from "#contract/batch.ts";
 import { fail, must } from "#core/result";
 import { cutProxy } from "#tests/cutProxy.ts";
 import { freshDatabase, noHash } from "#tests/database.ts";
@@ -238,6 +239,7 @@ describe("a database that goes away", () => {
       brewTimeS: null,
       strengthPct: null,
       sampledAt: null,
+      ...NO_SIGNS,
       liked: null,
       note: "",
       at: AT.toISOString(),

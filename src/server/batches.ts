@@ -126,7 +126,7 @@ async function keptOrTheirs(
 }
 
 async function judge(batch: LoggedBatch): Promise<void> {
-  const { at, yieldG, waterG, iceG, method, grinderId, dialSetting } = batch;
+  const { at, yieldG, waterG, iceG, method, strengthPct, sampledAt, grinderId, dialSetting } = batch;
   if (new Date(at).getTime() > now().getTime() + AHEAD_MS) {
     throw new Refusal(batchSentence("inTheFuture"), { field: "at" });
   }
@@ -134,6 +134,9 @@ async function judge(batch: LoggedBatch): Promise<void> {
     throw new Refusal(batchSentence("moreThanWater"), { field: "yieldG" });
   }
   if (iceG > 0 && method === null) throw new Refusal(batchSentence("howIced"), { field: "method" });
+  if (iceG > 0 && strengthPct !== null && sampledAt === null) {
+    throw new Refusal(batchSentence("whereSampled"), { field: "sampledAt" });
+  }
   if (dialSetting === null) return;
   const dial = grinderId === null ? undefined : (await findThing(database(), "grinder", grinderId))?.figures;
   if (!dial) throw new Refusal(batchSentence("whoseDial"), { field: "grinderId" });

@@ -1,10 +1,19 @@
 import type { Bench } from "#contract/bench.ts";
 import type { CardWanted } from "#contract/card.ts";
+import { ok } from "#core/result";
 import type { Act } from "#data/audit.ts";
 import { findBenchRecipe } from "#data/benchRecipes.ts";
-import { deleteCard, insertCard, isOfChoice, readCards, retireCards } from "#data/cards.ts";
+import {
+  type Card,
+  deleteCard,
+  findSameCard,
+  insertCard,
+  isOfChoice,
+  readCards,
+  retireCards,
+} from "#data/cards.ts";
 import { happened } from "#data/events.ts";
-import { transact } from "#data/transact.ts";
+import { lock, transact } from "#data/transact.ts";
 import { cardFailureSentence, cardTitle, otherCardSentence, staleCardSentence } from "#words/cards";
 import { Refusal } from "./action.ts";
 import { benchOf } from "./bench.ts";
@@ -12,27 +21,41 @@ import { database } from "./database.ts";
 import { computeInThread } from "./inThread.ts";
 
 /**
- * Makes the card of a choice on the bench as it is, and keeps it; one with a stop as a draft. Sent twice, it is one.
- * A choice that was made on an older bench is told, and so is a dial that comes out otherwise than it was shown.
+ * Makes the card of a choice on the bench as it is, and keeps it; one with a stop as a draft. Sent twice, it is one, and a sheet that a
+ * card in use has already stays that card. A choice that was made on an older bench is told, and so is a dial that comes out otherwise than it was shown.
  */
 export async function keepCard(
   wanted: CardWanted,
   { personId: madeBy, at: createdAt }: Act & { readonly personId: string },
-): Promise<{ readonly draft: boolean }> {
+): Promise<KeptCard> {
   const { id, siteId } = wanted;
   const [stored] = await readCards(database(), [id]);
   // However the bench has changed since it was kept, it is kept.
-  if (stored && isOfChoice(stored, wanted)) return { draft: stored.draft };
+  if (stored && isOfChoice(stored, wanted)) return keptAs(id, stored);
   const made = await cardNow(wanted);
   const result = await transact(database(), async (tx) => {
+    await lock(tx, "cards");
+    const same = await findSameCard(tx, { siteId, ...made });
+    if (same) return ok(same);
     const inserted = await insertCard(tx, { id, siteId, ...made, madeBy, createdAt });
     const details = { cardId: id, draft: made.draft };
     if (inserted.ok) happened(tx, { siteId, kind: "cardKept", details }, { personId: madeBy, at: createdAt });
     return inserted;
   });
-  if (result.ok) return { draft: result.value.draft };
+  if (result.ok) return keptAs(id, result.value);
   const [theirs, yours] = [result.failure.theirs, made].map(({ sheet, draft }) => cardTitle(sheet, draft));
   throw new Refusal(otherCardSentence(theirs!, yours!), { code: "stale" });
+}
+
+/** The card that a choice is kept as: a new one, or that which says the same already. */
+interface KeptCard {
+  readonly id: string;
+  readonly draft: boolean;
+  readonly already: boolean;
+}
+
+function keptAs(wanted: string, { id, draft }: Pick<Card, "id" | "draft">): KeptCard {
+  return { id, draft, already: id !== wanted };
 }
 
 /** The card that a choice makes now; throws what stands against it. */

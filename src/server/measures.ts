@@ -1,3 +1,4 @@
+import { NO_SIGNS } from "#contract/batch.ts";
 import type { BrewedPotRow, Measure, MeasuredByOthers, MeasureOf } from "#contract/measure.ts";
 import type { AuditSubject } from "#contract/peopleKinds.ts";
 import { fitCurve, translate } from "#core/grind";
@@ -203,6 +204,7 @@ function shortForm({ id, doseG, waterG, yieldG }: BrewedPotRow, { at }: Act) {
     brewTimeS: null,
     strengthPct: null,
     sampledAt: null,
+    ...NO_SIGNS,
     liked: null,
     note: "",
     at: at.toISOString(),

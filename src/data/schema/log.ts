@@ -9,9 +9,10 @@ import {
   varchar,
 } from "drizzle-orm/mysql-core";
 import { ENDINGS } from "#contract/aspects.ts";
-import { SAMPLED_AT } from "#contract/batch.ts";
+import { BEDS, SAMPLED_AT, type TASTES, WALLS } from "#contract/batch.ts";
 import { ICED_METHODS } from "#core/iced";
 import { SERVES } from "#core/sheet";
+import { json } from "#data/json.ts";
 import { cards } from "./cards.ts";
 import { coffees } from "./coffees.ts";
 import { id, revision, time } from "./columns.ts";
@@ -50,6 +51,9 @@ export const batches = mysqlTable(
     brewTimeS: double("brew_time_s"),
     strengthPct: double("strength_pct"),
     sampledAt: mysqlEnum("sampled_at", SAMPLED_AT),
+    bed: mysqlEnum("bed", BEDS),
+    wall: mysqlEnum("wall", WALLS),
+    taste: json<readonly (typeof TASTES)[number][]>("taste").notNull().default([]),
     liked: boolean("liked"),
     note: varchar("note", { length: 400 }).notNull().default(""),
     at: time("at").notNull(),

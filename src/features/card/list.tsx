@@ -1,17 +1,21 @@
 "use client";
 
 import Link from "next/link";
+import { parseAsString, useQueryState } from "nuqs";
 import { useMemo } from "react";
 import { toast } from "sonner";
 import type { ShiftCard } from "#contract/shift.ts";
+import { printBrew } from "#parts/brewLine.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Field } from "#ui/field.tsx";
 import { Panel } from "#ui/panel.tsx";
 import type { Column } from "#ui/table/column.ts";
 import { Table } from "#ui/table/table.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { printSetting } from "#words/figures";
+import { wordsFit } from "#words/find";
 import { retireCards } from "./actions.ts";
 
 interface CardListProps {
@@ -30,12 +34,23 @@ interface CardListProps {
   }[];
 }
 
+const FIND = parseAsString.withDefault("");
+
 type CardLine = CardListProps["cards"][number];
 
 /** A site's cards: those in use, or those that were put away; a lead chooses some, and puts them away or takes them out. */
 export function CardList({ site, retired, cards }: CardListProps) {
   const { may } = useCounter();
   const columns = useCardColumns();
+  const units = useUnits();
+  const [find, setFind] = useQueryState("find", FIND);
+  const found = useMemo(
+    () =>
+      cards.filter(({ title, brew, person }) =>
+        wordsFit(`${title} ${printBrew(brew, units)} ${person}`, find),
+      ),
+    [cards, units, find],
+  );
   return (
     <div className="mx-auto flex max-w-6xl flex-col gap-3">
       <header className="flex flex-wrap items-center gap-2">
@@ -48,13 +63,29 @@ export function CardList({ site, retired, cards }: CardListProps) {
         <Table
           name="cards"
           title={site}
-          rows={cards}
+          rows={found}
+          filters={
+            cards.length > 0 && (
+              <Field
+                className="min-w-56 flex-1"
+                label="find"
+                placeholder="a coffee, a size, a brewer, a vessel"
+                value={find}
+                onChange={(event) => void setFind(event.target.value)}
+                help={`${found.length} of ${cards.length}`}
+              />
+            )
+          }
           columns={columns}
           idOf={({ id }) => id}
           said={({ title, made }) => `${title}, ${made}`}
           empty={
             <p className="text-quiet">
-              {retired ? "None was put away." : "No card yet: scale a recipe and save it as a card."}
+              {cards.length > 0
+                ? "No card has all these words."
+                : retired
+                  ? "None was put away."
+                  : "No card yet: scale a recipe and save it as a card."}
             </p>
           }
           onChosen={

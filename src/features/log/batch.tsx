@@ -14,7 +14,7 @@ import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { approvedSentence, ICED_SERVED_WORDS, SAMPLED_WORDS, withdrawnSentence } from "#words/log";
+import { approvedSentence, ICED_SERVED_WORDS, SAMPLED_WORDS, signsLine, withdrawnSentence } from "#words/log";
 import { approveBatch, withdrawBatch } from "./actions.ts";
 
 export interface BatchPage {
@@ -53,6 +53,7 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
   const asides = [
     method && ICED_SERVED_WORDS[method],
     sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`,
+    signsLine(batch),
     batch.liked === true && "liked",
     batch.liked === false && "not liked",
     batch.vessel && `into ${batch.vessel}`,

@@ -5,15 +5,21 @@ import type { BatchRow } from "#contract/batch.ts";
 import { printNumber, printPct, printTime } from "#core/units";
 import type { Column } from "#ui/table/column.ts";
 import { useUnits } from "#ui/units.tsx";
-import { ICED_SERVED_WORDS, SAMPLED_WORDS } from "#words/log";
+import { ICED_SERVED_WORDS, SAMPLED_WORDS, signsLine } from "#words/log";
 
 /** A batch with its time as it is read at the site. */
 export type ListedBatch = BatchRow & { readonly when: string };
 
 /** How a batch was served, sampled and remarked on, in a line; "" when there is nothing to say. */
-export function besidesOf({ method, sampledAt, note }: ListedBatch): string {
+export function besidesOf(batch: ListedBatch): string {
+  const { method, sampledAt, note } = batch;
   const isOtherWay = method !== null && method !== "onIce";
-  return [isOtherWay && ICED_SERVED_WORDS[method], sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`, note]
+  return [
+    isOtherWay && ICED_SERVED_WORDS[method],
+    sampledAt && `sampled ${SAMPLED_WORDS[sampledAt]}`,
+    signsLine(batch),
+    note,
+  ]
     .filter(Boolean)
     .join("; ");
 }

@@ -5,6 +5,7 @@ import { choice, maybe, number } from "#contract/fields.ts";
 import { ICED_METHODS } from "#core/iced";
 import type { Named } from "#parts/form/schema.ts";
 import type { FormField, Values } from "#parts/form/useFields.ts";
+import { BED_WORDS, TASTE_WORDS, WALL_WORDS } from "#words/log";
 
 /** A site's things that a batch is logged with. */
 export interface LogSite {
@@ -22,11 +23,17 @@ const LIKED = { unsaid: null, liked: true, disliked: false } as const;
 const NOT_METERED = "notMetered";
 const HOT = "hot";
 
+/** What is tapped after a look and a sip. */
+export const SIGNS: readonly string[] = ["bed", "wall", "taste"];
+
 /** The short form of a batch: from a card only what nobody knew before, else what it was and how it was ground. */
 export const SHORT = {
   ofCard: ["yieldG", "brewTimeS"],
   blank: ["coffeeId", "brewerId", "dialSetting", "brewTimeS", "doseG", "waterG", "yieldG"],
 } as const;
+
+const taps = (words: Readonly<Record<string, string>>) =>
+  ({ type: "taps", options: Object.entries(words).map(([value, text]) => ({ value, text })) }) as const;
 
 /** The fields of a batch, in the order of a form. */
 export function batchFields({ coffees, brewers, vessels, grinders }: LogSite): readonly FormField[] {
@@ -75,7 +82,10 @@ export function batchFields({ coffees, brewers, vessels, grinders }: LogSite): r
     },
     { name: "strengthPct", spec: maybe("%", 0.1, 30), words: { label: "strength" } },
     { name: "sampledAt", spec: choice([NOT_METERED, ...SAMPLED_AT]), words: { label: "sampled" } },
-    { name: "liked", spec: choice(Object.keys(LIKED)), words: { label: "in the cup" } },
+    { name: "bed", spec: taps(BED_WORDS), words: { label: "bed" } },
+    { name: "wall", spec: taps(WALL_WORDS), words: { label: "the filter's wall" } },
+    { name: "taste", spec: { ...taps(TASTE_WORDS), many: true }, words: { label: "in the cup it was" } },
+    { name: "liked", spec: choice(Object.keys(LIKED)), words: { label: "liked" } },
     { name: "at", spec: { type: "moment" }, words: { label: "when" } },
     { name: "note", spec: { type: "note", optional: true }, words: { label: "note" } },
   ];
@@ -98,9 +108,39 @@ export function valuesOf(batch: Partial<BatchRow>, { now, timeZone }: LogSite): 
     brewTimeS: brewTimeS ?? null,
     strengthPct: batch.strengthPct ?? null,
     sampledAt: sampledAt ?? NOT_METERED,
+    bed: batch.bed ?? null,
+    wall: batch.wall ?? null,
+    taste: batch.taste?.join(" ") || null,
     liked: liked == null ? "unsaid" : liked ? "liked" : "disliked",
     at: format(batch.at ?? now, LOCAL, { in: tz(timeZone) }),
     note: batch.note ?? null,
+  };
+}
+
+/** What is known of a batch that is to be brewed like another: all that was chosen and weighed out, nothing of what came of it. */
+export function likeIt({
+  brewerId,
+  coffeeId,
+  vesselId,
+  grinderId,
+  dialSetting,
+  doseG,
+  waterG,
+  iceG,
+  method,
+  recipeVersionId,
+}: BatchRow): Partial<BatchRow> {
+  return {
+    brewerId,
+    coffeeId,
+    vesselId,
+    grinderId,
+    dialSetting,
+    doseG,
+    waterG,
+    iceG,
+    method,
+    recipeVersionId,
   };
 }
 
@@ -110,16 +150,17 @@ export function messageOf(
   known: Pick<LoggedBatch, "id" | "cardId" | "recipeVersionId">,
   { now, timeZone }: LogSite,
 ): LoggedBatch {
-  const { brewTimeS, sampledAt, liked, note, method, at, ...figures } = values;
+  const { brewTimeS, sampledAt, taste, liked, note, method, at, ...figures } = values;
   return {
     ...known,
     ...figures,
     method: method === HOT ? null : method,
     brewTimeS: brewTimeS === null ? null : Math.round(Number(brewTimeS)),
     sampledAt: sampledAt === NOT_METERED ? null : sampledAt,
+    taste: taste === null ? [] : String(taste).split(" "),
     liked: LIKED[liked as keyof typeof LIKED],
     note: note ?? "",
     // A zoned date would print its own offset.
     at: new Date(+parse(String(at), LOCAL, new Date(now), { in: tz(timeZone) })).toISOString(),
-  } as LoggedBatch;
+  } as unknown as LoggedBatch;
 }

@@ -13,7 +13,7 @@ import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { correctBatch, logBatch } from "./actions.ts";
-import { batchFields, type LogSite, messageOf, SHORT, valuesOf } from "./batchFields.ts";
+import { batchFields, type LogSite, likeIt, messageOf, SHORT, SIGNS, valuesOf } from "./batchFields.ts";
 import { sayFollowed } from "./followed.ts";
 
 /** A card that a batch is logged from, with its title. */
@@ -28,11 +28,13 @@ interface BatchFormProps {
   readonly batch?: BatchRow;
   /** The card that a new batch is brewed from. */
   readonly card?: CardToLog | undefined;
+  /** The batch that a new one was brewed like. */
+  readonly like?: BatchRow | undefined;
   readonly onDone: () => void;
 }
 
 /** A brewed batch, written down: five fields, and as many more as somebody knows. */
-export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
+export function BatchForm({ site, batch, card, like, onDone }: BatchFormProps) {
   const print = useUnits();
   // As it was when this began: the page is drawn again with what others keep meanwhile.
   const [base] = useState(() => {
@@ -41,11 +43,12 @@ export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
       brewerId: site.brewers[0]?.id ?? "",
       grinderId: site.grinders[0]?.id ?? null,
     };
-    const { cardId = null, recipeVersionId = null } = batch ?? card?.batch ?? {};
+    const known: Partial<BatchRow> = batch ?? card?.batch ?? (like ? likeIt(like) : first);
+    const { cardId = null, recipeVersionId = null } = known;
     return {
       known: { id: batch?.id ?? uuidv7(), cardId, recipeVersionId },
       revision: batch?.revision,
-      values: valuesOf(batch ?? card?.batch ?? first, site),
+      values: valuesOf(known, site),
     };
   });
   const fields = useMemo(() => batchFields(site), [site]);
@@ -56,7 +59,9 @@ export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
     fields,
     start: base.values,
     // A draft of an older state would undo what others changed since.
-    draft: batch ? `batch.${batch.id}.${batch.revision}` : `batch.of.${card?.batch.cardId ?? "none"}`,
+    draft: batch
+      ? `batch.${batch.id}.${batch.revision}`
+      : `batch.of.${card?.batch.cardId ?? like?.id ?? "none"}`,
     trouble,
   });
   const done = () => {
@@ -93,8 +98,8 @@ export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
   const shown = (values: Readonly<Record<string, Values[string] | undefined>>) =>
     Object.fromEntries(fields.map((field) => [field.name, saidOf(field, values[field.name] ?? null, print)]));
   const draw = (name: string) => <FormRow key={name} form={form} name={name} />;
-  const short: readonly string[] = card ? SHORT.ofCard : SHORT.blank;
-  const more = fields.map(({ name }) => name).filter((name) => !short.includes(name));
+  const short: readonly string[] = card || like ? SHORT.ofCard : SHORT.blank;
+  const more = fields.map(({ name }) => name).filter((name) => ![...short, ...SIGNS].includes(name));
   return (
     <SaveForm save={batch ? "Correct it" : "Log it"} busy={busy} onSave={save} onDone={done}>
       {form.restored && <Restored onAnew={anew} />}
@@ -104,7 +109,14 @@ export function BatchForm({ site, batch, card, onDone }: BatchFormProps) {
           What was weighed or set otherwise is changed below.
         </p>
       )}
+      {like && (
+        <p data-testid="like-another">
+          Brewed like the batch of <strong>{[like.coffee, like.brewer].filter(Boolean).join(" on ")}</strong>:
+          weigh what came out, and say how long it took.
+        </p>
+      )}
       <div className={FIELD_GRID}>{short.map(draw)}</div>
+      <div className="flex flex-wrap gap-x-6">{SIGNS.map(draw)}</div>
       <details open={more.some((name) => form.troubleOf(name) !== undefined) || undefined}>
         <summary className="min-h-10 cursor-pointer py-2 font-semibold">More about it</summary>
         <div className={FIELD_GRID}>{more.map(draw)}</div>

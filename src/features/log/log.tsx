@@ -40,10 +40,12 @@ export function Log({ site, batches, older, csv, card }: LogProps) {
   const { may } = useCounter();
   const router = useRouter();
   const [from, setFrom] = useState(card && "batch" in card ? card : undefined);
+  const [like, setLike] = useState<ListedBatch>();
   const [adding, setAdding] = useState(from !== undefined && may("logBatches"));
   const done = () => {
     setAdding(false);
     setFrom(undefined);
+    setLike(undefined);
     // Loaded once more, the page is not to ask for the card again.
     if (card) router.replace("/log");
   };
@@ -65,9 +67,19 @@ export function Log({ site, batches, older, csv, card }: LogProps) {
           {card.cannot}
         </p>
       )}
-      {adding && <BatchForm site={site} card={from} onDone={done} />}
+      {adding && <BatchForm key={like?.id} site={site} card={from} like={like} onDone={done} />}
       <Panel>
-        <Batches site={site} batches={batches} csv={csv} />
+        <Batches
+          site={site}
+          batches={batches}
+          csv={csv}
+          onLike={(batch) => {
+            setFrom(undefined);
+            setLike(batch);
+            setAdding(true);
+            window.scrollTo({ top: 0 });
+          }}
+        />
         {older && (
           <Link href={older} className={`mt-2 ${buttonClass()}`}>
             Older ones
@@ -118,10 +130,12 @@ function Filters({ site }: Pick<LogProps, "site">) {
   );
 }
 
-interface BatchesProps extends Pick<LogProps, "site" | "batches" | "csv"> {}
+interface BatchesProps extends Pick<LogProps, "site" | "batches" | "csv"> {
+  readonly onLike: (batch: ListedBatch) => void;
+}
 
 /** The batches that fit, each corrected in place. */
-function Batches({ site, batches, csv }: BatchesProps) {
+function Batches({ site, batches, csv, onLike }: BatchesProps) {
   const { may } = useCounter();
   const columns = useBatchColumns();
   const [open, setOpen] = useState<string>();
@@ -145,14 +159,19 @@ function Batches({ site, batches, csv }: BatchesProps) {
       }}
       tools={
         may("logBatches")
-          ? ({ id, when }) => (
-              <Button
-                look="quiet"
-                aria-expanded={open === id}
-                onClick={() => setOpen(open === id ? undefined : id)}
-              >
-                Correct<span className="sr-only"> the batch of {when}</span>
-              </Button>
+          ? (batch) => (
+              <>
+                <Button look="quiet" onClick={() => onLike(batch)}>
+                  Again<span className="sr-only"> like the batch of {batch.when}</span>
+                </Button>
+                <Button
+                  look="quiet"
+                  aria-expanded={open === batch.id}
+                  onClick={() => setOpen(open === batch.id ? undefined : batch.id)}
+                >
+                  Correct<span className="sr-only"> the batch of {batch.when}</span>
+                </Button>
+              </>
             )
           : undefined
       }

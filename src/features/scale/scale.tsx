@@ -30,7 +30,7 @@ import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { FIGURE_KINDS, type FigureKind } from "#ui/figure/kinds.ts";
 import { useUnits } from "#ui/units.tsx";
-import { PIN_WORDS } from "#words/figures";
+import { nearestSettingSentence, PIN_WORDS } from "#words/figures";
 import { icedFailureSentence } from "#words/iced";
 import { rightSentence } from "#words/people";
 import { saveCard } from "./actions.ts";
@@ -145,10 +145,16 @@ export function Scale({ bench, start, forecast: ofServer, broken }: ScaleProps) 
     }
     const pinned = pinOn(state, { name, value }, bench, forecastPct);
     if (!pinned.ok) return icedFailureSentence(pinned.failure, units.printTemp);
-    const { pins, freed } = pinned.value;
+    const { pins, freed, settingG } = pinned.value;
+    const { brewer } = chosen;
     set(
       { ...state, pins },
-      freed ? `${PIN_WORDS[name]} is pinned, and ${PIN_WORDS[freed]} now follows.` : "",
+      [
+        settingG !== undefined && nearestSettingSentence(brewer.name, brewer.lattice.stepG, settingG),
+        freed && `${PIN_WORDS[name]} is pinned, and ${PIN_WORDS[freed]} now follows.`,
+      ]
+        .filter(Boolean)
+        .join(" "),
     );
     return undefined;
   };
@@ -321,8 +327,10 @@ function Save({ state, bench, sheet, forecast, ready }: SaveProps) {
       if (sent.trouble.code === "stale") router.refresh();
       return;
     }
-    toast.success(sent.data.draft ? "Kept as a draft." : "Kept as a card.", {
-      action: { label: "Open it", onClick: () => window.location.assign(`/cards/${id}`) },
+    const { already, draft: isDraft } = sent.data;
+    const as = isDraft ? "a draft" : "a card";
+    toast.success(already ? `This is kept as ${as} already.` : `Kept as ${as}.`, {
+      action: { label: "Open it", onClick: () => window.location.assign(`/cards/${sent.data.id}`) },
     });
   };
   if (!may("keepCards")) {

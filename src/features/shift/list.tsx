@@ -26,7 +26,7 @@ import { v7 as uuidv7 } from "uuid";
 import type { ShiftCard, ShiftChoice, ShiftIce, ShiftItem, ShiftKept } from "#contract/shift.ts";
 import { MOST_BATCHES } from "#contract/shiftRules.ts";
 import { shiftTotals } from "#core/shift";
-import { BrewLine } from "#parts/brewLine.tsx";
+import { BrewLine, printBrew } from "#parts/brewLine.tsx";
 import { Conflict } from "#parts/conflict.tsx";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
@@ -53,6 +53,9 @@ interface ShiftListProps {
   readonly cards: readonly ShiftCard[];
   readonly start: ShiftKept;
 }
+
+/** Cards for one pot that are named beside each other; all are on the list of cards. */
+const MOST_OTHERS = 3;
 
 const KEPT = { saved: "Saved", saving: "Saving …", unsaved: "Not saved" } as const;
 
@@ -203,6 +206,10 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
                   item={item}
                   title={titleOf(item)}
                   card={lines.get(item.cardId)}
+                  others={othersOf(item.cardId, choices)}
+                  onInstead={(cardId) =>
+                    change(items.map((old) => (old.id === item.id ? { ...old, cardId } : old)))
+                  }
                   mayPlan={mayPlan}
                   onBatches={(batches) =>
                     change(items.map((old) => (old.id === item.id ? { ...old, batches } : old)))
@@ -222,7 +229,11 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
             <Choice
               label="add a card"
               value=""
-              options={choices.map(({ id, title }) => ({ value: id, text: title }))}
+              options={choices.map(({ id, title, shared }) => ({
+                value: id,
+                text: title,
+                ...(shared && { aside: printBrew(shared, units) }),
+              }))}
               onChange={(cardId) => change([...items, { id: uuidv7(), cardId, batches: 1 }])}
             />
             <Link href="/cards" className="ml-3 text-sm underline decoration-rim/40">
@@ -248,6 +259,12 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
   );
 }
 
+/** Other cards that are for the same pot. */
+function othersOf(cardId: string, choices: readonly ShiftChoice[]): readonly ShiftChoice[] {
+  const pot = choices.find(({ id }) => id === cardId)?.shared?.pot;
+  return pot === undefined ? [] : choices.filter(({ id, shared }) => shared?.pot === pot && id !== cardId);
+}
+
 /** A day's ice in a line, to be held against another's. */
 function iceWords(value: string | undefined, { printClock, printMass }: Printers): string {
   const ice = JSON.parse(value ?? "null") as ShiftIce | null;
@@ -261,12 +278,16 @@ interface ItemProps {
   readonly title: string;
   /** Undefined until its line is read. */
   readonly card: ShiftCard | undefined;
+  /** Other cards for the same pot: which one counts is asked. */
+  readonly others: readonly ShiftChoice[];
   readonly mayPlan: boolean;
+  readonly onInstead: (cardId: string) => void;
   readonly onBatches: (batches: number) => void;
   readonly onRemove: () => void;
 }
 
-function Item({ item, title, card, mayPlan, onBatches, onRemove }: ItemProps) {
+function Item({ item, title, card, others, mayPlan, onInstead, onBatches, onRemove }: ItemProps) {
+  const units = useUnits();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: item.id });
   const { trouble, field } = useTyped({
     text: String(item.batches),
@@ -352,6 +373,22 @@ function Item({ item, title, card, mayPlan, onBatches, onRemove }: ItemProps) {
       >
         <X size={18} aria-hidden />
       </Button>
+      {others.length > 0 && mayPlan && (
+        <div className="flex w-full flex-wrap items-center gap-2 rounded-md border-2 border-due px-2 py-1 text-sm print:hidden">
+          <span>
+            {others.length === 1 ? "Another card is" : `${others.length} other cards are`} for this pot. Which
+            one counts?
+          </span>
+          {others.slice(0, MOST_OTHERS).map(({ id, shared }) => (
+            <Button key={id} onClick={() => onInstead(id)}>
+              {shared && printBrew(shared, units)}
+            </Button>
+          ))}
+          <Link href={`/cards?find=${encodeURIComponent(title)}`} className="underline">
+            Put the others away
+          </Link>
+        </div>
+      )}
       {trouble && (
         <p role="alert" className="w-full text-sm text-stop">
           {trouble}

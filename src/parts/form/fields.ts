@@ -3,7 +3,7 @@ import { fail, ok, type Result } from "#core/result";
 import { FIGURE_KINDS, readFigure } from "#ui/figure/kinds.ts";
 import type { Printers } from "#ui/units.tsx";
 import { OPTION_WORDS } from "#words/bench";
-import { quantitySentence } from "#words/figures";
+import { listed, quantitySentence } from "#words/figures";
 
 export type Value = string | number | boolean | null;
 
@@ -26,6 +26,10 @@ export function saidOf(
   print: Printers,
 ): string {
   if (spec.type === "ref") return named?.find(({ id }) => id === value)?.name ?? "";
+  if (spec.type === "taps") {
+    const tapped = String(value ?? "").split(" ");
+    return listed(spec.options.flatMap(({ value: each, text }) => (tapped.includes(each) ? [text] : [])));
+  }
   if (spec.type === "choice") return OPTION_WORDS[String(value)] ?? String(value);
   if (spec.type === "yes") return value ? "yes" : "no";
   return textOf(spec, value, print);
@@ -38,6 +42,7 @@ export function readField(spec: FieldSpec, text: string, print: Printers): Resul
   const typed = text.trim();
   if (spec.type === "yes") return ok(typed !== "");
   if (spec.type === "choice") return ok(typed);
+  if (spec.type === "taps") return ok(typed || null);
   if (typed === "") return spec.optional ? ok(null) : fail(MISSING);
   if (spec.type === "number") return readNumber(spec, text, print);
   if (spec.type === "zone" && !isZone(typed)) {

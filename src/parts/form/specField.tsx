@@ -3,6 +3,7 @@
 import type { Ref } from "react";
 import type { FieldSpec } from "#contract/fields.ts";
 import { ChoiceField } from "#ui/choice/choice.tsx";
+import { Taps } from "#ui/choice/taps.tsx";
 import { Field } from "#ui/field.tsx";
 import { FigureText } from "#ui/figure/figureText.tsx";
 import { type FieldWords, OPTION_WORDS } from "#words/bench";
@@ -42,6 +43,10 @@ export function SpecField({ spec, words, text, trouble, onText, inputRef, named 
       const options = spec.options.map((value) => ({ value, text: OPTION_WORDS[value] ?? value }));
       return <ChoiceField {...common} value={text} options={options} onChange={onText} />;
     }
+    case "taps":
+      return (
+        <Taps {...common} options={spec.options} many={spec.many === true} text={text} onText={onText} />
+      );
     case "ref": {
       const options = (named ?? []).map(({ id, name, aside }) => ({ value: id, text: name, aside }));
       const none = spec.optional ? [{ value: "", text: "none" }] : [];

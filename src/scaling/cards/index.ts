@@ -9,4 +9,4 @@ export {
 } from "./card.ts";
 export { type BagEffect, type Bagged, bagEffect, firstPotCard } from "./newBag.ts";
 export { remade } from "./remade.ts";
-export { shiftCardOf } from "./shiftCard.ts";
+export { sharedPots, shiftCardOf } from "./shiftCard.ts";

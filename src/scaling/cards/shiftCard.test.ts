@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import type { CardSheet } from "#contract/card.ts";
-import { shiftBatchOf } from "./shiftCard.ts";
+import type { ShiftCard } from "#contract/shift.ts";
+import { sharedPots, shiftBatchOf } from "./shiftCard.ts";
 
 const CARD = {
   input: { serve: "hot", vessel: { brimG: 3100 } },
@@ -44,4 +45,27 @@ test("an iced card draws its server's ice, its glasses' and its bath's from the 
   const bath = { ...CARD, iced: { glass, bath: { iceG: 3400 } } };
   expect(shiftBatchOf(bath as unknown as CardSheet)).toMatchObject({ iceG: 3400, glassIceG: 750 });
   expect(shiftBatchOf(CARD)).toMatchObject({ iceG: 0, glassIceG: 0, glasses: 0 });
+});
+
+test("two cards are for one pot where coffee, brewer, way and vessel are the same, and the size nearly", () => {
+  const card = (id: string, sizeG: number, more: Partial<ShiftCard> = {}) =>
+    ({
+      id,
+      batch: { coffee: { id: "saltmarsh" }, brewer: { id: "fulmar" }, serve: "hot", yieldG: sizeG },
+      method: null,
+      vessel: "blue",
+      ...more,
+    }) as ShiftCard;
+  const pots = sharedPots([
+    card("a", 2800),
+    card("small", 1400),
+    card("b", 2850),
+    card("white", 2800, { vessel: "white" }),
+    card("iced", 2800, { method: "onIce" }),
+    card("c", 1420),
+  ]);
+  expect([...pots.keys()].toSorted()).toEqual(["a", "b", "c", "small"]);
+  expect(pots.get("a")).toBe(pots.get("b"));
+  expect(pots.get("small")).toBe(pots.get("c"));
+  expect(pots.get("a")).not.toBe(pots.get("c"));
 });

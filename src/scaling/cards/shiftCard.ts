@@ -1,6 +1,7 @@
 import type { CardSheet } from "#contract/card.ts";
 import { icedMethodOf } from "#contract/icedMethod.ts";
 import type { ShiftCard } from "#contract/shift.ts";
+import { sameSize } from "#core/learn";
 import { toGrindG } from "#core/recipe";
 import type { ShiftBatch } from "#core/shift";
 import { cardTitle } from "#words/cards";
@@ -35,6 +36,28 @@ export function shiftBatchOf({ input, result, dial, iced, madeWith }: CardSheet)
   };
 }
 
+/**
+ * Pots that more than one card is for: of one coffee, brewer, way and vessel, and of sizes that are nearly the same.
+ *
+ * @returns a number for each such pot, by the ids of its cards
+ */
+export function sharedPots(cards: readonly ShiftCard[]): ReadonlyMap<string, number> {
+  const placeOf = ({ batch, method, vessel }: ShiftCard) =>
+    [batch.coffee.id, batch.brewer.id, batch.serve, method, vessel].join(" ");
+  // Cards of one pot stand beside each other then.
+  const sorted = cards
+    .map((card) => ({ id: card.id, place: placeOf(card), sizeG: card.batch.yieldG }))
+    .toSorted((a, b) => (a.place === b.place ? a.sizeG - b.sizeG : a.place < b.place ? -1 : 1));
+  const pots = new Map<string, number>();
+  let pot = 0;
+  for (const [i, card] of sorted.entries()) {
+    const before = sorted[i - 1];
+    if (before?.place !== card.place || !sameSize(before.sizeG, card.sizeG)) pot++;
+    else pots.set(before.id, pot).set(card.id, pot);
+  }
+  return pots;
+}
+
 /** A card as a day's list shows and counts it. */
 export function shiftCardOf({ id, sheet }: { readonly id: string; readonly sheet: CardSheet }): ShiftCard {
   const { rounded } = sheet.result;
@@ -47,6 +70,7 @@ export function shiftCardOf({ id, sheet }: { readonly id: string; readonly sheet
     settingG: rounded.settingG ?? null,
     iceG: rounded.iceG,
     vessel: sheet.madeWith.vessel,
+    method: icedMethodOf(sheet),
     steepH: icedMethodOf(sheet) === "steep" ? sheet.chosen.iced.steepH : null,
   };
 }

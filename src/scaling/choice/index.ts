@@ -15,6 +15,7 @@ export { aimsAtRatio, heldPins, isCoupled, isSteeped, judgedInGlass, withoutIce 
 export { curveNow, movesOf, type SettingNow, settingNow, settingSince, shareUntil } from "./moves.ts";
 export { readIced, readQuery } from "./readLink.ts";
 export { methodAs, schooled, schoolOf } from "./schools.ts";
+export { nearestSetting, settable } from "./setting.ts";
 export { standardAt } from "./standardAt.ts";
 export { benchForScale, canScale, firstIced, firstState } from "./start.ts";
 export {

@@ -25,6 +25,7 @@ import {
   isSteeped,
   judgedInGlass,
   type ScaleState,
+  settable,
   withoutIce,
 } from "#scaling/choice";
 
@@ -136,13 +137,24 @@ export function solveState(
   return solveIced(icedInputFrom(sheet, state.iced, { chosen, bench }));
 }
 
-/** Pins one more figure of a state, as `pinFigure` does, through to the glass. */
+export interface PinnedOn extends Pinned {
+  /** What the brewer is set to, where the water that was asked for is none of its settings; g */
+  readonly settingG?: number;
+}
+
+/** Pins one more figure of a state, as `pinFigure` does, through to the glass: water as what the brewer can be set to. */
 export function pinOn(
   state: ScaleState,
   set: PinSet,
   bench: Bench,
   extractionPct?: number,
-): Result<Pinned, IcedFailure> {
+): Result<PinnedOn, IcedFailure> {
   const solves = (pins: Pins) => solveState({ ...state, pins: pinSetsOf(pins) }, bench, extractionPct);
-  return pinFigure(state.pins, set, solves, heldPins(state));
+  const setting =
+    set.name === "brewWaterG" && !isSteeped(state)
+      ? settable(chosenOf(state, bench).brewer, set.value)
+      : undefined;
+  const value = setting?.deliveredG ?? set.value;
+  const pinned = pinFigure(state.pins, { ...set, value }, solves, heldPins(state));
+  return pinned.ok && setting ? ok({ ...pinned.value, settingG: setting.settingG }) : pinned;
 }

@@ -2,17 +2,7 @@ import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import type { HouseSettings } from "#contract/house.ts";
 import type { Standard } from "#contract/standard.ts";
 import type { PinSet } from "#core/sheet";
-import { chosenOf, type ScaleState } from "#scaling/choice";
-
-/** The brewer's setting that a batch's delivered water comes from, and what it delivers; g */
-export function nearestSetting(
-  { lattice: { interceptG, slope, stepG, minSettingG, maxSettingG } }: Pick<BenchBrewer, "lattice">,
-  waterG: number,
-): { readonly settingG: number; readonly deliveredG: number } {
-  const steps = Math.round(((waterG - interceptG) / slope - minSettingG) / stepG);
-  const settingG = Math.min(maxSettingG, Math.max(minSettingG, minSettingG + steps * stepG));
-  return { settingG, deliveredG: interceptG + slope * settingG };
-}
+import { chosenOf, nearestSetting, type ScaleState } from "#scaling/choice";
 
 /**
  * A batch's masses as pins: the dose and the ice as the house weighs them, and water that the brewer can be set to. A

@@ -5,11 +5,19 @@ import { icedMethodOf } from "#contract/icedMethod.ts";
 import { ICED_METHODS } from "#core/iced";
 import { must } from "#core/result";
 import { type MadeCard, makeCard } from "#scaling/cards";
-import { firstState, methodAs, type ScaleState, serveAs, standardAt, withoutIce } from "#scaling/choice";
+import {
+  firstState,
+  methodAs,
+  nearestSetting,
+  type ScaleState,
+  serveAs,
+  standardAt,
+  withoutIce,
+} from "#scaling/choice";
 import { approvedSetting, solveState, teachingOf } from "#scaling/sheet";
 import { BENCH, LOFT_CONE } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
-import { asStandard, nearestSetting } from "./approved.ts";
+import { asStandard } from "./approved.ts";
 import { cardAfterBatch, placeOfCard } from "./standard.ts";
 
 const FULMAR = BENCH.brewers[0]!;

@@ -14,9 +14,17 @@ import { type OutlookCheck, outlookAt, suggestedRung } from "#core/outlook";
 import { type Check, cupsFrom, type Serve, type SheetFigures } from "#core/sheet";
 import type { Turns } from "#core/turns";
 import { type MadeCard, makeCard } from "#scaling/cards";
-import { chosenOf, firstIced, firstPins, recipeRatio, type ScaleState, standardAt } from "#scaling/choice";
+import {
+  chosenOf,
+  firstIced,
+  firstPins,
+  nearestSetting,
+  recipeRatio,
+  type ScaleState,
+  standardAt,
+} from "#scaling/choice";
 import { askingOf, groundOf, SAID_BY_FORECAST, solveCoupled } from "#scaling/sheet";
-import { asStandard, followedBatch, nearestSetting } from "#scaling/standards";
+import { asStandard, followedBatch } from "#scaling/standards";
 
 /** A wall chart's plan: coffee, recipe, grinder, services and sizes, with the usual where nothing was chosen. */
 export interface WallPlan {

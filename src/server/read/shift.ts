@@ -1,5 +1,7 @@
 import { tz } from "@date-fns/tz";
 import { addDays, formatISO, isValid, parseISO } from "date-fns";
+import type { ShiftCard, ShiftChoice } from "#contract/shift.ts";
+import { sharedPots } from "#scaling/cards";
 import { now } from "#server/clock.ts";
 import { cardsFor, listOf } from "#server/shifts.ts";
 import { printListDay } from "#words/figures";
@@ -31,10 +33,19 @@ export function readShift(named: unknown) {
         day: each,
         text: `${printListDay(each)}${aside(each)}`,
       })),
-      choices: cards.map(({ id, title }) => ({ id, title })),
+      choices: choicesOf(cards),
       cards: cards.filter(({ id }) => listed.has(id)),
       start,
     };
+  });
+}
+
+/** Cards by name; what tells one from another goes along where both are for one pot. */
+function choicesOf(cards: readonly ShiftCard[]): readonly ShiftChoice[] {
+  const pots = sharedPots(cards);
+  return cards.map(({ id, title, doseG, dial, settingG, iceG, vessel }) => {
+    const pot = pots.get(id);
+    return { id, title, ...(pot !== undefined && { shared: { pot, doseG, dial, settingG, iceG, vessel } }) };
   });
 }
 

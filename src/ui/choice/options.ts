@@ -1,4 +1,4 @@
-import { folded } from "#words/find";
+import { wordsFit } from "#words/find";
 
 /** One of several things to choose from. */
 export interface Option<Value extends string = string> {
@@ -27,12 +27,9 @@ export function findOptions<Value extends string>(
   options: readonly Option<Value>[],
   typed: string,
 ): FoundOptions<Value> {
-  const words = plain(typed).split(/\s+/).filter(Boolean);
-  const fits = ({ text, aside, group }: Option<Value>) => {
-    const said = ` ${plain(`${text} ${aside ?? ""} ${group ?? ""}`)}`;
-    return words.every((word) => said.includes(` ${word}`));
-  };
-  const found = words.length === 0 ? options : options.filter(fits);
+  const fits = ({ text, aside, group }: Option<Value>) =>
+    wordsFit(`${text} ${aside ?? ""} ${group ?? ""}`, typed);
+  const found = typed.trim() === "" ? options : options.filter(fits);
   const groups = new Map<string, Option<Value>[]>();
   for (const option of found.slice(0, MOST_DRAWN)) {
     const heading = option.group ?? "";
@@ -44,11 +41,4 @@ export function findOptions<Value extends string>(
     groups: [...groups].map(([heading, members]) => ({ heading, options: members })),
     more: Math.max(0, found.length - MOST_DRAWN),
   };
-}
-
-/** Words parted by single spaces, without capitals, accents and punctuation. */
-function plain(text: string): string {
-  return folded(text)
-    .replace(/[^\p{L}\p{N}.,/:]+/gu, " ")
-    .trim();
 }

@@ -3,7 +3,7 @@ export { listed, MASS_WORDS, PIN_WORDS, printPin } from "./names.ts";
 export type { Printers } from "./printers.ts";
 export { quantitySentence } from "./quantity.ts";
 export { printRest } from "./rest.ts";
-export { printSetting } from "./setting.ts";
+export { nearestSettingSentence, printSetting } from "./setting.ts";
 export {
   deviceOf,
   NO_ZONE,

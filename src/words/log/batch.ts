@@ -1,4 +1,4 @@
-import type { BatchRefusal, SAMPLED_AT } from "#contract/batch.ts";
+import type { BatchRefusal, BEDS, LoggedBatch, SAMPLED_AT, TASTES, WALLS } from "#contract/batch.ts";
 import type { IcedMethod } from "#core/iced";
 import { printPct, printTime } from "#core/units";
 
@@ -7,6 +7,40 @@ export const SAMPLED_WORDS: { readonly [at in (typeof SAMPLED_AT)[number]]: stri
   melted: "when the ice had melted",
   inGlass: "in the glass",
 };
+
+/** What is seen of a bed and its wall, and what was wrong in the cup. */
+export const BED_WORDS: { readonly [bed in (typeof BEDS)[number]]: string } = {
+  flat: "flat",
+  uneven: "uneven",
+  sloped: "sloped",
+  cratered: "cratered",
+  domed: "domed",
+  coneShaped: "like a cone",
+};
+export const WALL_WORDS: { readonly [wall in (typeof WALLS)[number]]: string } = {
+  clean: "clean",
+  some: "some grounds",
+  high: "grounds high up",
+};
+export const TASTE_WORDS: { readonly [taste in (typeof TASTES)[number]]: string } = {
+  sharp: "sharp",
+  harsh: "harsh",
+  dry: "drying",
+  thin: "thin",
+  heavy: "too heavy",
+  muddy: "muddy",
+};
+
+/** Bed, wall and taste of a batch in a line; "" where nobody said. */
+export function signsLine({ bed, wall, taste }: Pick<LoggedBatch, "bed" | "wall" | "taste">): string {
+  return [
+    bed && `bed ${BED_WORDS[bed]}`,
+    wall && `wall: ${WALL_WORDS[wall]}`,
+    taste.length > 0 && taste.map((each) => TASTE_WORDS[each]).join(", "),
+  ]
+    .filter(Boolean)
+    .join("; ");
+}
 
 /** How a batch was iced, as the log says it. */
 export const ICED_SERVED_WORDS: { readonly [method in IcedMethod]: string } = {
@@ -31,6 +65,8 @@ export function batchSentence(code: BatchRefusal): string {
       return "The recipe that it was brewed by is not there.";
     case "howIced":
       return "There is ice in it: say how it was iced.";
+    case "whereSampled":
+      return "Sampled where? Before it met the ice it is stronger than after.";
     case "inTheFuture":
       return "That time has not come yet.";
     case "whoseDial":

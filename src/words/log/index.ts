@@ -1,5 +1,14 @@
 /** Words of the log and of the standards. */
-export { batchSentence, ICED_SERVED_WORDS, SAMPLED_WORDS, unusualSentence } from "./batch.ts";
+export {
+  BED_WORDS,
+  batchSentence,
+  ICED_SERVED_WORDS,
+  SAMPLED_WORDS,
+  signsLine,
+  TASTE_WORDS,
+  unusualSentence,
+  WALL_WORDS,
+} from "./batch.ts";
 export {
   evidenceSentences,
   FIRST_CHECKS,

@@ -1,0 +1,1 @@
+INSERT INTO `locks` (`name`) VALUES ('cards');
