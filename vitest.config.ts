@@ -4,6 +4,7 @@ export default defineConfig({
   test: {
     include: ["src/**/*.test.{ts,tsx}", "scripts/**/*.test.mjs", "tests/**/*.test.ts"],
     globalSetup: "tests/computingThread.ts",
+    setupFiles: "tests/seeds.ts",
     // Two cores: more workers would only take turns.
     maxWorkers: 2,
     // A test that hangs is ended; one that waits for a slow disk is not.

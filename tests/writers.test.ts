@@ -175,7 +175,7 @@ test("ten writers at once: no deadlock is seen, no change is lost, and nothing i
         await nothingIsHalf(shared);
       },
     ),
-    { numRuns: 10, endOnFailure: true },
+    { numRuns: 4, endOnFailure: true },
   );
 });
 

@@ -8,11 +8,26 @@ const id = z.uuid();
 
 /** One figure that somebody pinned, within what a sheet takes of it. */
 const pinSet = z
-  .strictObject({ name: z.enum(PIN_NAMES), value: z.number() })
-  .superRefine(({ name, value }, context) => {
-    const { error } = pins.shape[name].safeParse(value);
-    for (const issue of error?.issues ?? []) {
-      context.addIssue({ ...issue, path: ["value"], input: value } as Parameters<typeof context.addIssue>[0]);
+  .strictObject({
+    name: z.enum(PIN_NAMES),
+    value: z.number(),
+    band: z
+      .tuple([z.number(), z.number()])
+      .readonly()
+      .optional()
+      .describe("Both ends, the lower first, where it is a band; the value is its middle"),
+  })
+  .superRefine(({ name, value, band = [value, value] }, context) => {
+    for (const each of [value, ...band]) {
+      const { error } = pins.shape[name].safeParse(each);
+      for (const issue of error?.issues ?? []) {
+        context.addIssue({ ...issue, path: ["value"], input: each } as Parameters<
+          typeof context.addIssue
+        >[0]);
+      }
+    }
+    if (!(band[0] <= value && value <= band[1])) {
+      context.addIssue({ code: "custom", path: ["band"], message: "a band turned round", input: band });
     }
   });
 

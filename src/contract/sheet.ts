@@ -1,6 +1,13 @@
 import { z } from "zod";
 import { USUAL_DENSITY_G_PER_ML } from "#core/brew";
-import { CHECK_CODES, type PinName, SERVES, SEVERITIES, USUAL_ICE_HEAP_G_PER_ML } from "#core/sheet";
+import {
+  CHECK_CODES,
+  PIN_NAMES,
+  type PinName,
+  SERVES,
+  SEVERITIES,
+  USUAL_ICE_HEAP_G_PER_ML,
+} from "#core/sheet";
 import * as n from "./numbers.ts";
 import { PIN_RANGES } from "./pinRanges.ts";
 
@@ -30,6 +37,17 @@ export const pins = z
   .describe(
     "What is known; each pin is one linear equation. Hot needs two, iced three, one more with bypass.",
   );
+
+const ends = z.tuple([z.number().min(-20).max(1_000_000), z.number().min(-20).max(1_000_000)]).readonly();
+/** Ends of the pins that are bands. */
+export const bands = z
+  .strictObject(
+    Object.fromEntries(PIN_NAMES.map((name) => [name, ends.optional()])) as Record<
+      PinName,
+      z.ZodOptional<typeof ends>
+    >,
+  )
+  .describe("Both ends of a pin that is a band, the lower first; rounding stays inside where it can");
 
 const heat = z.strictObject({
   dripTempC: n.dripTempC,
@@ -122,6 +140,7 @@ export const sheetInput = z
     serve: z.enum(SERVES),
     retentionGPerG: z.number().min(0).max(5).describe("Liquid that bed and paper keep, g per g of dose"),
     pins,
+    bands: bands.optional(),
     extractionPct: n.extractionPct.optional(),
     heat: heat.optional(),
     rounding: z

@@ -1,11 +1,14 @@
 import { fail, ok, type Result } from "#core/result";
 import { namesOf } from "./pins.ts";
-import type { PinName, Pins } from "./types.ts";
+import type { Bands, PinName, Pins, Range } from "./types.ts";
 
 /** A pin with its value; a list of them stands in the order in which they were set, the oldest first. */
 export interface PinSet {
   readonly name: PinName;
+  /** Of a band its middle. */
   readonly value: number;
+  /** Both ends, where it was given as a band. */
+  readonly band?: Range | undefined;
 }
 
 export interface Pinned {
@@ -16,6 +19,12 @@ export interface Pinned {
 
 export function pinsOf(list: readonly PinSet[]): Pins {
   return Object.fromEntries(list.map(({ name, value }) => [name, value]));
+}
+
+/** The ends of those pins that are bands; undefined where none is. */
+export function bandsOf(list: readonly PinSet[]): Bands | undefined {
+  const banded = list.filter(({ band }) => band !== undefined);
+  return banded.length > 0 ? Object.fromEntries(banded.map(({ name, band }) => [name, band])) : undefined;
 }
 
 /** The other way round: pins as a list, in the fixed order of `PIN_NAMES`. */

@@ -19,7 +19,7 @@ export { exactSheet } from "./exact.ts";
 export { type MeteredCup, meteredExtractionPct } from "./extraction.ts";
 export { meltOf } from "./figures.ts";
 export { type Cup, cupsFrom } from "./fill.ts";
-export { type Pinned, type PinSet, pinFigure, pinSetsOf, pinsOf } from "./giveWay.ts";
+export { bandsOf, type Pinned, type PinSet, pinFigure, pinSetsOf, pinsOf } from "./giveWay.ts";
 export { hotBeverageG as hotBeverageOf } from "./pins.ts";
 export { solvePins } from "./solve.ts";
 export { trimmedRatio } from "./trim.ts";
@@ -46,6 +46,7 @@ export function solveSheet(input: SheetInput): Result<SheetResult, SheetFailure>
     ? roundMasses({
         exact: exact.value,
         pins: input.pins,
+        bands: input.bands,
         given: input,
         rounding: input.rounding,
         workingG: workingFillG(input),

@@ -1,4 +1,4 @@
-import type { BrewWaterLattice, Masses, Pins, Rounding } from "./types.ts";
+import type { Bands, BrewWaterLattice, Masses, Pins, Range, Rounding } from "./types.ts";
 
 /**
  * Masses that a scale or a button can do: interceptG + slope · setting, with setting = startG + stepG · k for
@@ -36,17 +36,25 @@ export function massAt(lattice: Lattice, k: number): number {
 }
 
 /** The candidates of each mass around the exact ones, in the order dose, brew water, bypass, ice. */
-export function latticesAround(exact: Masses, pins: Pins, rounding: Rounding): readonly Lattice[] {
+export function latticesAround(
+  exact: Masses,
+  { pins, bands = {} }: { readonly pins: Pins; readonly bands?: Bands | undefined },
+  rounding: Rounding,
+): readonly Lattice[] {
   return MASS_NAMES.map((name) => {
     const massG = exact[name];
-    if (massG === 0 || pins[name] !== undefined) return only(massG);
-    if (name === "brewWaterG")
-      return rounding.brewWater ? waterAround(massG, rounding.brewWater) : only(massG);
+    const band = bands[name];
+    if (massG === 0 || (pins[name] !== undefined && !band)) return only(massG);
+    if (name === "brewWaterG") {
+      const settings = rounding.brewWater ? waterAround(massG, rounding.brewWater) : only(massG);
+      return band ? inBand(band, settings, massG) : settings;
+    }
     const stepG = rounding[name];
     // No ice or no bypass can be the nearest that a scoop does; no dose is none.
     const first = name === "doseG" ? 1 : 0;
     const scale = { startG: 0, stepG: stepG ?? 0, slope: 1, interceptG: 0, first, last: Infinity };
     if (stepG === undefined) return only(massG);
+    if (band) return inBand(band, scale, massG);
     const [lowG, highG] = reachOf(massG, stepG);
     return within([name === "doseG" && rounding.doseUp ? massG : lowG, highG], scale);
   });
@@ -78,6 +86,12 @@ function waterAround(massG: number, brewer: BrewWaterLattice): Lattice {
 function reachOf(massG: number, stepG: number): readonly [lowG: number, highG: number] {
   const reachG = Math.max(REACH_STEPS * stepG, REACH_SHARE * massG);
   return [massG - reachG, massG + reachG];
+}
+
+/** What of a lattice lies within a band; a band between two of its masses has its middle alone. */
+function inBand(band: Range, lattice: Lattice, middleG: number): Lattice {
+  const inside = lattice.stepG > 0 ? within(band, lattice) : lattice;
+  return inside.first <= inside.last ? inside : only(middleG);
 }
 
 /** The part of a lattice whose masses lie between the two; empty (first above last) when none does. */

@@ -111,7 +111,7 @@ export function measure(name: PinName, masses: Masses, given: Given): number {
 }
 
 /** The pins that carry a value, in the fixed order of `PIN_NAMES`. */
-export function namesOf(pins: Pins): readonly PinName[] {
+export function namesOf(pins: { readonly [name in PinName]?: unknown }): readonly PinName[] {
   return PIN_NAMES.filter((name) => pins[name] !== undefined);
 }
 

@@ -2,10 +2,17 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
 import { type Brewable, brewableSheets, FULMAR_WATER, HEAT, roundings } from "#tests/arbitraries/sheet.ts";
-import { type Masses, type Rounding, type SheetInput, solveSheet } from "./index.ts";
+import {
+  type Masses,
+  type PinName,
+  type Range,
+  type Rounding,
+  type SheetInput,
+  solveSheet,
+} from "./index.ts";
 import { latticesAround, massAt } from "./lattice.ts";
 import { misfit as misfitOf, termsOf } from "./misfit.ts";
-import { yieldOf } from "./pins.ts";
+import { measure, yieldOf } from "./pins.ts";
 import { WORKING_FILL_SLACK } from "./round.ts";
 import { brewable, type Choice, FEW, massesAt } from "./search.ts";
 
@@ -15,7 +22,7 @@ const misfit = (masses: Masses, input: SheetInput) => misfitOf(masses, termsOf(i
 
 /** The slow, obvious way: every candidate, looked at one by one. */
 function everyCandidate(exact: Masses, input: SheetInput, rounding: Rounding): readonly Masses[] {
-  const ranges = latticesAround(exact, input.pins, rounding).map((lattice) =>
+  const ranges = latticesAround(exact, input, rounding).map((lattice) =>
     Array.from({ length: lattice.last - lattice.first + 1 }, (_, i) => massAt(lattice, lattice.first + i)),
   );
   return ranges[0]!.flatMap((doseG) =>
@@ -71,11 +78,54 @@ test("the search finds what going through all candidates finds", () => {
   expect(searched).toBeGreaterThan(40);
 });
 
+test("what is pinned as a band stays inside it wherever a candidate does, and is searched as without it where none does", () => {
+  let held = 0;
+  const banded = fc.tuple(tasks, fc.double({ min: 0.001, max: 0.05, noNaN: true }), fc.nat());
+  fc.assert(
+    fc.property(banded, ([input, half, pick]) => {
+      const names = (Object.keys(input.pins) as PinName[]).filter(
+        (name) => (input.pins[name] ?? 0) > 0 && name !== "finalTempC",
+      );
+      fc.pre(names.length > 0);
+      const name = names[pick % names.length]!;
+      const value = input.pins[name]!;
+      const band: Range = [value * (1 - half), value * (1 + half)];
+      const { exact, rounded } = must(solveSheet({ ...input, bands: { [name]: band } }));
+      const isInside = (masses: Masses) => {
+        const measured = measure(name, masses, input);
+        return measured >= band[0] * (1 - 1e-9) && measured <= band[1] * (1 + 1e-9);
+      };
+      const limitG = WORKING_FILL_SLACK * (input.vessel?.workingG ?? Infinity);
+      const inside = everyCandidate(exact, { ...input, bands: { [name]: band } }, input.rounding).filter(
+        (masses) => brewable(masses, input) && yieldOf(masses, input) <= limitG && isInside(masses),
+      );
+      if (inside.length === 0) return;
+      held++;
+      expect(isInside(rounded)).toBe(true);
+    }),
+    { numRuns: 300 },
+  );
+  expect(held).toBeGreaterThan(60);
+});
+
+test("a dose between 42 and 45 g is what fits the ratio best with water that the brewer can be set to", () => {
+  const input: SheetInput = {
+    serve: "hot",
+    retentionGPerG: 2.1,
+    pins: { doseG: 43.5, brewRatio: 16 },
+    rounding: { doseG: 0.5, brewWater: { stepG: 50 } },
+  };
+  // Pinned at its middle, the water that can be set is 1:16.1.
+  expect(must(solveSheet(input)).rounded).toMatchObject({ doseG: 43.5, brewWaterG: 700 });
+  const { rounded } = must(solveSheet({ ...input, bands: { doseG: [42, 45] } }));
+  expect(rounded).toMatchObject({ doseG: 44, brewWaterG: 700 });
+});
+
 test("never worse, by its own measure, than each mass rounded by itself", () => {
   fc.assert(
     fc.property(tasks, (input) => {
       const { exact, rounded } = must(solveSheet(input));
-      const lattices = latticesAround(exact, input.pins, input.rounding);
+      const lattices = latticesAround(exact, input, input.rounding);
       const alone = massesAt(
         lattices,
         lattices.map((lattice, i) => {

@@ -1,14 +1,16 @@
 import { meltOf } from "./figures.ts";
 import { type Lattice, massAt } from "./lattice.ts";
 import { leastMisfit, lowest, misfit, termsOf } from "./misfit.ts";
-import { formAt, hotBeverageG, measureOf } from "./pins.ts";
-import type { Given, Masses, Pins } from "./types.ts";
+import { formAt, hotBeverageG, measureOf, namesOf } from "./pins.ts";
+import type { Bands, Given, Masses, Pins } from "./types.ts";
 
 /** A choice of one lattice index per mass, in the order dose, brew water, bypass, ice. */
 export type Choice = readonly [dose: number, brewWater: number, bypass: number, ice: number];
 
 /** Misfits this close are equal: sums of a few relative errors carry rounding noise of about 1e-15. */
 const SAME_COST = 1e-12;
+/** What lies so little outside a band's end lies on it, as a share of it. */
+const SAME_SHARE = 1e-9;
 /** Yields this close are equal, g. */
 const SAME_G = 1e-9;
 
@@ -24,6 +26,8 @@ const MOST_BOXES = 20_000;
 export interface Search {
   readonly lattices: readonly Lattice[];
   readonly pins: Pins;
+  /** No candidate may lie outside them. */
+  readonly bands?: Bands | undefined;
   readonly given: Given;
   /** No candidate may yield more, g. */
   readonly yieldLimitG: number;
@@ -76,9 +80,16 @@ interface Box {
  *
  * @returns the lattice indices, or undefined when no candidate keeps to the limit
  */
-export function nearestChoice({ lattices, pins, given, yieldLimitG }: Search): Choice | undefined {
+export function nearestChoice({
+  lattices,
+  pins,
+  bands = {},
+  given,
+  yieldLimitG,
+}: Search): Choice | undefined {
   const terms = termsOf(pins, given);
   const yields = measureOf("yieldG", given).over;
+  const limits = namesOf(bands).map((name) => ({ ...measureOf(name, given), band: bands[name]! }));
   let best: Found | undefined;
   let boxes = 0;
 
@@ -86,6 +97,10 @@ export function nearestChoice({ lattices, pins, given, yieldLimitG }: Search): C
     const masses = massesOf(lattices, dose, water, bypass, ice);
     const yieldG = formAt(yields, masses);
     if (!(yieldG <= yieldLimitG + SAME_G)) return;
+    for (const { over, under, band } of limits) {
+      const value = formAt(over, masses) / formAt(under, masses);
+      if (!(value >= band[0] * (1 - SAME_SHARE) && value <= band[1] * (1 + SAME_SHARE))) return;
+    }
     const cost = misfit(masses, terms);
     if (best && cost > best.cost + SAME_COST) return;
     const found: Found = { choice: [dose, water, bypass, ice], cost, yieldG };

@@ -31,6 +31,9 @@ export const PIN_NAMES = [
 export type PinName = (typeof PIN_NAMES)[number];
 export type Pins = { readonly [name in PinName]?: number | undefined };
 
+/** Ends of the pins that were given as bands, in the pin's unit: rounding stays inside them where it can. */
+export type Bands = { readonly [name in PinName]?: Range | undefined };
+
 /** The heat of an iced sheet. */
 export interface SheetHeat extends Ice, VesselHeat {
   /** Temperature of the hot beverage as it leaves the bed, °C. */
@@ -94,6 +97,8 @@ export type Range = readonly [low: number, high: number];
 
 export interface SheetInput extends Given {
   readonly pins: Pins;
+  /** Of a pin that is a band its value is the middle. */
+  readonly bands?: Bands | undefined;
   readonly rounding?: Rounding | undefined;
   readonly vessel?: SheetVessel | undefined;
   readonly brewer?: SheetBrewer | undefined;

@@ -3,7 +3,7 @@
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import { GLASS_PINS, type GlassPin, type IcedMethod, type IcedSheet } from "#core/iced";
-import { cupsFrom } from "#core/sheet";
+import { cupsFrom, type PinSet } from "#core/sheet";
 import { parseLiquid, parseNumber, printNumber, printPct, printTime } from "#core/units";
 import type { Chosen } from "#scaling/choice";
 import { figureIn } from "#scaling/iced";
@@ -23,10 +23,14 @@ interface RibbonProps {
   readonly serve: "hot" | "iced";
   readonly shown: "rounded" | "exact";
   readonly onShow: (shown: "rounded" | "exact") => void;
-  readonly pinned: (name: FigureName) => number | undefined;
+  readonly pinned: (name: FigureName) => PinSet | undefined;
   readonly nudgeOf: (name: FigureName) => number;
   /** Pins a figure; a sentence when that cannot be. */
-  readonly onPin: (name: FigureName, value: number) => string | undefined;
+  readonly onPin: (
+    name: FigureName,
+    value: number,
+    band?: readonly [least: number, most: number],
+  ) => string | undefined;
   /** Frees a pinned figure, where one can be; a sentence when not. */
   readonly onFree: (name: FigureName) => string | undefined;
   readonly extraction: Extraction;
@@ -139,7 +143,8 @@ export function Ribbon(props: RibbonProps) {
     const value = figureOf(name);
     if (value === undefined) return null;
     const pin = pinned(name);
-    const aim = pin ?? value;
+    const aim = pin?.value ?? value;
+    const band = pin?.band;
     // One strength: what is forecast at the dial, with what is aimed at beside it.
     const forecastPct =
       name === "strengthPct" && !ofGlass && shown === "rounded" ? forecast?.figures?.strengthPct : undefined;
@@ -147,7 +152,8 @@ export function Ribbon(props: RibbonProps) {
     // Where it can be said of server or glass, its range stands with the cup below: there is no room for both.
     const range =
       forecastPct === undefined || (glassPin && inGlass) ? undefined : forecast?.ranges?.strengthPct;
-    const differs = kind.print(aim, units) !== text && (pin !== undefined || forecastPct !== undefined);
+    const differs =
+      !band && kind.print(aim, units) !== text && (pin !== undefined || forecastPct !== undefined);
     return (
       <Plate
         key={name}
@@ -157,15 +163,20 @@ export function Ribbon(props: RibbonProps) {
         text={text}
         pinned={pin !== undefined}
         onType={(typed) => {
-          const read = readFigure(kind, typed, units);
-          return read.ok ? onPin(name, read.value.value) : quantitySentence(read.failure);
+          const read = readFigure(kind, typed, units, true);
+          return read.ok ? onPin(name, read.value.value, read.value.band) : quantitySentence(read.failure);
         }}
         onNudge={(steps) => onPin(name, nudged(aim, steps * nudgeOf(name)))}
         onPin={() => (pin === undefined ? onPin(name, value) : onFree(name))}
         why={whys[name]}
         aside={
-          (differs || range) && (
+          (differs || range || band) && (
             <>
+              {band && (
+                <span className="block">
+                  in {kind.print(band[0], units)} to {kind.print(band[1], units)}
+                </span>
+              )}
               {differs && <span className="block">for {kind.print(aim, units)}</span>}
               {range && (
                 <span className="block text-xs">

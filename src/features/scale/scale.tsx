@@ -47,6 +47,8 @@ const LINK_AFTER_MS = 150;
 const Below = dynamic(() => import("./below.tsx").then(({ Below }) => Below));
 const IcedBar = dynamic(() => import("./icedBar.tsx").then(({ IcedBar }) => IcedBar));
 
+type Band = readonly [least: number, most: number];
+
 interface ScaleProps {
   readonly bench: Bench;
   readonly start: ScaleState;
@@ -132,7 +134,15 @@ export function Scale({ bench, start, forecast: ofServer, broken }: ScaleProps) 
     return () => removeEventListener("keydown", onKey);
   }, []);
 
-  const pin = (name: FigureName, value: number): string | undefined => {
+  const pin = (name: FigureName, value: number, band?: Band): string | undefined => {
+    for (const end of band ?? []) {
+      const outside = outsideOf(name, end);
+      if (outside) return outside;
+    }
+    return outsideOf(name, value) ?? pinWithin(name, value, band);
+  };
+  /** What is wrong with a figure that no sheet can have. */
+  const outsideOf = (name: FigureName, value: number): string | undefined => {
     const { kind, label } = FIGURES[name];
     const { print }: FigureKind = FIGURE_KINDS[kind];
     const place = placeInRange(name, value);
@@ -143,7 +153,10 @@ export function Scale({ bench, start, forecast: ofServer, broken }: ScaleProps) 
       if (place === "above") return `That is too much: ${most}.`;
       return value < 0 ? `${label} cannot be below nothing.` : "That is too little.";
     }
-    const pinned = pinOn(state, { name, value }, bench, forecastPct);
+    return undefined;
+  };
+  const pinWithin = (name: FigureName, value: number, band: Band | undefined): string | undefined => {
+    const pinned = pinOn(state, { name, value, ...(band && { band }) }, bench, forecastPct);
     if (!pinned.ok) return icedFailureSentence(pinned.failure, units.printTemp);
     const { pins, freed, settingG } = pinned.value;
     const { brewer } = chosen;
@@ -243,7 +256,7 @@ export function Scale({ bench, start, forecast: ofServer, broken }: ScaleProps) 
             serve={state.serve}
             shown={shown}
             onShow={setShown}
-            pinned={(name) => state.pins.find((each) => each.name === name)?.value}
+            pinned={(name) => state.pins.find((each) => each.name === name)}
             nudgeOf={nudgeOf}
             onPin={pin}
             onFree={free}

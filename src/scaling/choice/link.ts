@@ -5,7 +5,7 @@ export const LINK_KEYS = ["recipe", "coffee", "brewer", "grinder", "vessel", "ic
 
 /** A state as the query of a link. */
 export function queryOf(state: ScaleState): string {
-  const pins = state.pins.map(({ name, value }) => `${name}:${value}`).join(",");
+  const pins = state.pins.map(({ name, value, band = [] }) => [name, value, ...band].join(":")).join(",");
   return new URLSearchParams({
     ...Object.fromEntries(LINK_KEYS.map((key) => [key, state[key]])),
     serve: state.serve,

@@ -97,15 +97,25 @@ function readGrind(text: string, dial: BenchGrinder): GrindPick | undefined {
 function readPins(text: string): readonly PinSet[] | undefined {
   const parts = text.split(",", PIN_NAMES.length + 1);
   const pins = parts.map((part) => {
-    const [name, value] = part.split(":", 2);
-    return { name: name as PinName, value: value ? Number(value) : Number.NaN };
+    const [name, ...figures] = part.split(":", 5);
+    const [value = Number.NaN, ...band] = figures.map((figure) => (figure ? Number(figure) : Number.NaN));
+    return { name: name as PinName, value, ...(band.length > 0 && { band }) };
   });
   const names = pins.map(({ name }) => name);
   const sound =
     pins.length <= PIN_NAMES.length &&
     new Set(names).size === names.length &&
-    pins.every(({ name, value }) => PIN_NAMES.includes(name) && placeInRange(name, value) === "within");
-  return sound ? pins : undefined;
+    pins.every(({ name, value, band = [value, value] }) => {
+      const [least = Number.NaN, most = Number.NaN] = band;
+      return (
+        PIN_NAMES.includes(name) &&
+        band.length === 2 &&
+        [least, value, most].every((each) => placeInRange(name, each) === "within") &&
+        least <= value &&
+        value <= most
+      );
+    });
+  return sound ? (pins as readonly PinSet[]) : undefined;
 }
 
 /** How it is iced, from its part of a link; undefined where the text is none. */

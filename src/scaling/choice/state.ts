@@ -141,7 +141,7 @@ export function serveAs(serve: Serve, state: ScaleState, bench: Bench): ScaleSta
   const massPins = state.pins
     .filter(({ name }) => name === "doseG" || name === "yieldG")
     // What the other service's pot or brewer cannot do is no size of it.
-    .map((pin) => (pin.name === "yieldG" && pin.value > mostG ? { ...pin, value: mostG } : pin));
+    .map((pin) => (pin.name === "yieldG" && pin.value > mostG ? { name: pin.name, value: mostG } : pin));
   const first = firstPins(serve, chosenOf(next, bench), bench.settings);
   const others = first.filter(
     ({ name }) => !massPins.some((pin) => pin.name === name) && !(name === "yieldG" && massPins.length > 0),
@@ -160,7 +160,7 @@ export function fromRecipe(versionId: string, state: ScaleState, bench: Bench): 
   if (recipe.serve !== state.serve) return serveAs(recipe.serve, next, bench);
   const ratio = recipeRatio(recipe);
   const pins = state.pins.map((pin) =>
-    pin.name === "brewRatio" || pin.name === "totalRatio" ? { ...pin, value: ratio } : pin,
+    pin.name === "brewRatio" || pin.name === "totalRatio" ? { name: pin.name, value: ratio } : pin,
   );
   return { ...next, pins };
 }
@@ -174,7 +174,7 @@ export function into(vesselId: string, state: ScaleState, bench: Bench): ScaleSt
     firstYieldG({ ...chosen, vessel: each }, state.serve),
   );
   const pins = state.pins.map((pin) =>
-    pin.name === "yieldG" && pin.value === old ? { ...pin, value: next! } : pin,
+    pin.name === "yieldG" && pin.value === old ? { name: pin.name, value: next! } : pin,
   );
   return { ...state, vessel: vesselId, pins };
 }

@@ -130,5 +130,5 @@ function trimmed(state: ScaleState, bench: Bench, yieldG: number): readonly (rea
   // A house that trims has trimmed it already.
   if (!ratio || doseTrimPct > 0 || yieldG <= sourceG) return [];
   const value = trimmedRatio(ratio.value, { sourceG, targetG: yieldG, trimPct });
-  return [state.pins.map((pin) => (pin === ratio ? { ...pin, value } : pin))];
+  return [state.pins.map((pin) => (pin === ratio ? { name: pin.name, value } : pin))];
 }

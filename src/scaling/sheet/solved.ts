@@ -4,8 +4,10 @@ import { type IcedFailure, type IcedSheet, solveIced } from "#core/iced";
 import { boilingC } from "#core/measure";
 import { fail, ok, type Result } from "#core/result";
 import {
+  bandsOf,
   type Given,
   meteredExtractionPct,
+  type PinName,
   type Pinned,
   type PinSet,
   type Pins,
@@ -88,6 +90,7 @@ export function sheetInputOf(state: ScaleState, bench: Bench, extractionPct?: nu
   return {
     ...givenOf(state, bench, extractionPct),
     pins: pinsOf(state.pins),
+    bands: bandsOf(state.pins.filter(({ name }) => !isInGlass(name, state))),
     rounding: { ...rounding, brewWater: brewer.lattice },
     vessel: { brimG: servers * vessel.brimG, workingG: servers * vessel.workingG },
     brewer: {
@@ -109,6 +112,11 @@ export function sheetInputOf(state: ScaleState, bench: Bench, extractionPct?: nu
   };
 }
 
+/** What is said of the glass is no measure of the server, and its band none either. */
+function isInGlass(name: PinName, { serve, iced }: ScaleState): boolean {
+  return serve === "iced" && (iced.inGlass as readonly PinName[]).includes(name);
+}
+
 /** A concentrate: no bed, no brewer and no one vessel for all its drinks; water is weighed like anything else. */
 function steepedInput(state: ScaleState, bench: Bench, extractionPct: number | undefined): SheetInput {
   const { rounding, window } = bench.settings;
@@ -116,6 +124,7 @@ function steepedInput(state: ScaleState, bench: Bench, extractionPct: number | u
   return {
     ...givenOf(state, bench, extractionPct),
     pins: pinsOf(state.pins),
+    bands: bandsOf(state.pins.filter(({ name }) => !isInGlass(name, state))),
     rounding: { doseG, doseUp, bypassG, brewWater: { stepG: bypassG } },
     window: { strengthPct: window.strengthPct },
   };
@@ -137,6 +146,14 @@ export function solveState(
   return solveIced(icedInputFrom(sheet, state.iced, { chosen, bench }));
 }
 
+/** A band of doses that goes beyond what the brewer takes ends there; one that lies beyond it stays, and the sheet says so. */
+function doseBand({ name, band }: PinSet, state: ScaleState, bench: Bench): Partial<PinSet> {
+  if (name !== "doseG" || !band || isSteeped(state)) return {};
+  const { doseMinG, doseMaxG } = chosenOf(state, bench).brewer;
+  const [least, most] = [Math.max(band[0], doseMinG ?? 0), Math.min(band[1], doseMaxG)];
+  return least <= most ? { value: (least + most) / 2, band: [least, most] } : {};
+}
+
 export interface PinnedOn extends Pinned {
   /** What the brewer is set to, where the water that was asked for is none of its settings; g */
   readonly settingG?: number;
@@ -151,10 +168,11 @@ export function pinOn(
 ): Result<PinnedOn, IcedFailure> {
   const solves = (pins: Pins) => solveState({ ...state, pins: pinSetsOf(pins) }, bench, extractionPct);
   const setting =
-    set.name === "brewWaterG" && !isSteeped(state)
+    set.name === "brewWaterG" && !set.band && !isSteeped(state)
       ? settable(chosenOf(state, bench).brewer, set.value)
       : undefined;
   const value = setting?.deliveredG ?? set.value;
-  const pinned = pinFigure(state.pins, { ...set, value }, solves, heldPins(state));
+  const within = { ...set, value, ...doseBand(set, state, bench) };
+  const pinned = pinFigure(state.pins, within, solves, heldPins(state));
   return pinned.ok && setting ? ok({ ...pinned.value, settingG: setting.settingG }) : pinned;
 }
