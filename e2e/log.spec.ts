@@ -74,6 +74,7 @@ test("from the door to today's card in a tap, and the pot logged from it by two 
 }) => {
   await page.goto("/");
   await expect(page).toHaveURL(/\/shift/);
+  await expect(page.getByText(/^\d of \d brewed$/).first()).toBeVisible();
   const line = page.getByRole("main").getByRole("listitem").filter({ hasText: "202 g" }).first();
   await line.getByRole("link").click();
   const card = page.getByRole("article");
@@ -82,7 +83,7 @@ test("from the door to today's card in a tap, and the pot logged from it by two 
 
   // Once more on the list, and its own sheet opened again.
   await page.getByRole("button", { name: "Onto today's list" }).click();
-  await expect(page.getByText("On today's list, 4 times now.")).toBeVisible();
+  await expect(page.getByText("On today's list, 5 times now.")).toBeVisible();
   await expect(page.getByRole("link", { name: "Change it" })).toHaveAttribute("href", /^\/scale\?recipe=/);
 
   await page.getByRole("link", { name: "Brew it: log a batch" }).click();

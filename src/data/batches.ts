@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gte, isNotNull, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, gte, isNotNull, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
 import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
 import type { TouchedPlace } from "#contract/job.ts";
 import { BATCHES_TO_LEARN_FROM } from "#core/measure";
@@ -417,6 +417,27 @@ export function readSince(db: Database, siteId: string, since: Date) {
       ),
     )
     .orderBy(asc(batches.at), asc(batches.id));
+}
+
+/** How often each card was brewed at a site from a moment until another, by the log. */
+export async function countBrewed(
+  db: Database,
+  { siteId, from, until }: { readonly siteId: string; readonly from: Date; readonly until: Date },
+): Promise<ReadonlyMap<string, number>> {
+  const rows = await db
+    .select({ cardId: batches.cardId, n: count() })
+    .from(batches)
+    .where(
+      and(
+        eq(batches.siteId, siteId),
+        gte(batches.at, from),
+        lt(batches.at, until),
+        eq(batches.removed, false),
+        isNotNull(batches.cardId),
+      ),
+    )
+    .groupBy(batches.cardId);
+  return new Map(rows.map(({ cardId, n }) => [cardId!, n]));
 }
 
 /** One batch with its names, whether it is in the log or was taken out. */

@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { momentsOf } from "#contract/days.ts";
 import { must } from "#core/result";
 import { finished } from "#core/turns";
+import { countBrewed } from "#data/batches.ts";
 import { benchFrom, readPieces } from "#data/bench.ts";
 import { listCards } from "#data/cards.ts";
 import { PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
@@ -29,7 +31,11 @@ test("the demo house opens with cards of both sites, hot, iced and steeped, and 
   const made = (cards: typeof pier) =>
     cards!.map(({ sheet }) => (sheet.chosen.serve === "hot" ? "hot" : sheet.chosen.iced.method));
   expect(made(pier).toSorted()).toEqual(["hot", "hot", "onIce", "steep"]);
-  expect(loft).toHaveLength(2);
+  expect(loft!.map(({ sheet }) => sheet.madeWith.brewer).toSorted()).toEqual([
+    "Hand cone",
+    "Hand cone",
+    "Press",
+  ]);
 });
 
 test("every recipe that Scale is opened with is a sheet without a stop, iced as iced and pressed as pressed", async () => {
@@ -74,4 +80,20 @@ test("today and tomorrow are planned", async () => {
     const { items } = await readShift(fresh.db, { siteId: PIER_HEAD, day });
     expect(items.length).toBeGreaterThan(2);
   }
+});
+
+test("of today's list half is brewed", async () => {
+  const day = "2026-07-14";
+  const { items } = await readShift(fresh.db, { siteId: PIER_HEAD, day });
+  const brewed = await countBrewed(fresh.db, { siteId: PIER_HEAD, ...momentsOf("Europe/London", day) });
+  const planned = items.reduce((sum, { batches }) => sum + batches, 0);
+  const done = items.reduce(
+    (sum, { cardId, batches }) => sum + Math.min(batches, brewed.get(cardId) ?? 0),
+    0,
+  );
+  expect([done, planned]).toEqual([3, 6]);
+  // The day after nothing is.
+  expect(
+    (await countBrewed(fresh.db, { siteId: PIER_HEAD, ...momentsOf("Europe/London", "2026-07-15") })).size,
+  ).toBe(0);
 });

@@ -1,11 +1,12 @@
 import { addDays } from "date-fns";
 import type { Bench } from "#contract/bench.ts";
-import { dayIn } from "#contract/days.ts";
+import { dayIn, momentsOf } from "#contract/days.ts";
 import { must } from "#core/result";
 import { benchFrom, readPieces } from "#data/bench.ts";
 import { insertCard } from "#data/cards.ts";
 import type { Database } from "#data/connection.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
+import { nameCard } from "#data/demo/brewedToday.ts";
 import { replaceShift } from "#data/shifts.ts";
 import { makeCard } from "#scaling/cards";
 import {
@@ -49,6 +50,15 @@ const CARDS: readonly {
   },
   { id: demoId(604), siteId: ROPE_LOFT, of: firstState },
   { id: demoId(605), siteId: ROPE_LOFT, of: (bench) => fromRecipe(demoId(66), firstState(bench), bench) },
+  {
+    id: demoId(606),
+    siteId: ROPE_LOFT,
+    of: (bench) =>
+      firstState(
+        bench,
+        bench.recipes.find(({ brewer }) => brewer.kind === "press"),
+      ),
+  },
 ];
 
 /** Lists of the first site, by days from today: cards with how often each is brewed. */
@@ -59,8 +69,8 @@ const LISTS: readonly {
   {
     inDays: 0,
     lines: [
-      [600, 3],
-      [601, 2],
+      [600, 4],
+      [601, 1],
       [602, 1],
     ],
   },
@@ -74,6 +84,9 @@ const LISTS: readonly {
   },
 ];
 
+/** How many of today's pots of the first card, by the demo's history, were brewed from it. */
+const DONE = 3;
+
 /** What a demo house has at hand in its first minute: cards of both sites, today's list and tomorrow's. */
 export async function planDemoDays(db: Database, at: Date): Promise<void> {
   const by = { personId: LEAD, at };
@@ -83,6 +96,8 @@ export async function planDemoDays(db: Database, at: Date): Promise<void> {
     must(await insertCard(db, { id, siteId, ...card, madeBy: LEAD, createdAt: at }));
   }
   const { site } = await benchAt(db, PIER_HEAD, at);
+  const { from } = momentsOf(site.timeZone, dayIn(site.timeZone, at));
+  await nameCard(db, { cardId: demoId(600), from, most: DONE });
   for (const [place, { inDays, lines }] of LISTS.entries()) {
     const items = lines.map(([card, batches], i) => ({
       id: demoId(620 + 10 * place + i),

@@ -28,13 +28,14 @@ import { MOST_BATCHES } from "#contract/shiftRules.ts";
 import { shiftTotals } from "#core/shift";
 import { BrewLine, printBrew } from "#parts/brewLine.tsx";
 import { Conflict } from "#parts/conflict.tsx";
-import { Button } from "#ui/button.tsx";
+import { Button, buttonClass } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { useTyped } from "#ui/figure/useTyped.ts";
 import { Panel } from "#ui/panel.tsx";
 import { type Printers, useUnits } from "#ui/units.tsx";
 import { listed } from "#words/figures";
+import { brewedSentence } from "#words/log";
 import { rightSentence } from "#words/people";
 import { saveShift } from "./actions.ts";
 import { IcePlan } from "./icePlan.tsx";
@@ -52,6 +53,8 @@ interface ShiftListProps {
   /** Lines of those that the list names as it starts. */
   readonly cards: readonly ShiftCard[];
   readonly start: ShiftKept;
+  /** How often each card was brewed on that day, by the log. */
+  readonly brewed: Readonly<Record<string, number>>;
 }
 
 /** Cards for one pot that are named beside each other; all are on the list of cards. */
@@ -60,7 +63,7 @@ const MOST_OTHERS = 3;
 const KEPT = { saved: "Saved", saving: "Saving …", unsaved: "Not saved" } as const;
 
 /** One day's list: cards and batches in order, with their totals. */
-export function ShiftList({ site, supplies, day, days, choices, cards, start }: ShiftListProps) {
+export function ShiftList({ site, supplies, day, days, choices, cards, start, brewed }: ShiftListProps) {
   const router = useRouter();
   const units = useUnits();
   const { may, send } = useCounter();
@@ -123,6 +126,9 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
       ),
     [items, lines],
   );
+
+  const planned = items.reduce((sum, { batches }) => sum + batches, 0);
+  const done = items.reduce((sum, { cardId, batches }) => sum + Math.min(batches, brewed[cardId] ?? 0), 0);
 
   const lists = theirs && { base: base.current, mine: plan, theirs };
 
@@ -187,7 +193,10 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
           </Button>
         </span>
       </header>
-      <Panel title="To brew">
+      <Panel
+        title="To brew"
+        aside={planned > 0 && <span className="text-quiet">{brewedSentence(done, planned)}</span>}
+      >
         {items.length === 0 && (
           <p className="text-quiet">
             {choices.length === 0
@@ -206,6 +215,8 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start }: 
                   item={item}
                   title={titleOf(item)}
                   card={lines.get(item.cardId)}
+                  brewed={brewed[item.cardId] ?? 0}
+                  mayLog={may("logBatches")}
                   others={othersOf(item.cardId, choices)}
                   onInstead={(cardId) =>
                     change(items.map((old) => (old.id === item.id ? { ...old, cardId } : old)))
@@ -278,6 +289,9 @@ interface ItemProps {
   readonly title: string;
   /** Undefined until its line is read. */
   readonly card: ShiftCard | undefined;
+  /** How often it was brewed on the list's day. */
+  readonly brewed: number;
+  readonly mayLog: boolean;
   /** Other cards for the same pot: which one counts is asked. */
   readonly others: readonly ShiftChoice[];
   readonly mayPlan: boolean;
@@ -286,7 +300,18 @@ interface ItemProps {
   readonly onRemove: () => void;
 }
 
-function Item({ item, title, card, others, mayPlan, onInstead, onBatches, onRemove }: ItemProps) {
+function Item({
+  item,
+  title,
+  card,
+  brewed,
+  mayLog,
+  others,
+  mayPlan,
+  onInstead,
+  onBatches,
+  onRemove,
+}: ItemProps) {
   const units = useUnits();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: item.id });
   const { trouble, field } = useTyped({
@@ -364,6 +389,16 @@ function Item({ item, title, card, others, mayPlan, onInstead, onBatches, onRemo
           </span>
         )}
       </span>
+      {brewed > 0 && (
+        <span className={`text-sm ${brewed >= item.batches ? "font-semibold text-good" : "text-quiet"}`}>
+          {brewedSentence(brewed, item.batches)}
+        </span>
+      )}
+      {mayLog && (
+        <Link href={`/log?card=${item.cardId}`} className={`print:hidden ${buttonClass()}`}>
+          Brewed<span className="sr-only">: log a batch of {title}</span>
+        </Link>
+      )}
       <Button
         look="icon"
         className="print:hidden"

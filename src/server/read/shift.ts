@@ -1,8 +1,11 @@
 import { tz } from "@date-fns/tz";
 import { addDays, formatISO, isValid, parseISO } from "date-fns";
+import { momentsOf } from "#contract/days.ts";
 import type { ShiftCard, ShiftChoice } from "#contract/shift.ts";
+import { countBrewed } from "#data/batches.ts";
 import { sharedPots } from "#scaling/cards";
 import { now } from "#server/clock.ts";
+import { database } from "#server/database.ts";
 import { cardsFor, listOf } from "#server/shifts.ts";
 import { printListDay } from "#words/figures";
 import { onBench } from "./onBench.ts";
@@ -18,6 +21,7 @@ export function readShift(named: unknown) {
     const at = { siteId: site.id, day };
     const start = await listOf(at);
     const cards = await cardsFor(at, start);
+    const brewed = await countBrewed(database(), { siteId: site.id, ...momentsOf(site.timeZone, day) });
     const listed = new Set(start.items.map(({ cardId }) => cardId));
     const used = new Set(cards.map(({ batch }) => batch.coffee.id));
     const stock = coffees.filter(({ id }) => used.has(id)).map(({ id, stockG }) => ({ id, stockG }));
@@ -34,6 +38,7 @@ export function readShift(named: unknown) {
         text: `${printListDay(each)}${aside(each)}`,
       })),
       choices: choicesOf(cards),
+      brewed: Object.fromEntries(brewed),
       cards: cards.filter(({ id }) => listed.has(id)),
       start,
     };

@@ -78,6 +78,12 @@ export function batchSentence(code: BatchRefusal): string {
   }
 }
 
+/** How much of what a day's list wants is brewed. */
+export function brewedSentence(brewed: number, wanted: number): string {
+  if (brewed < wanted) return `${brewed} of ${wanted} brewed`;
+  return brewed === wanted ? "all brewed" : `${brewed} brewed, ${brewed - wanted} more than planned`;
+}
+
 /** The question about a figure that is far from its forecast. */
 export function unusualSentence(field: "brewTimeS" | "strengthPct", was: number, forecast: number): string {
   const print = field === "brewTimeS" ? printTime : printPct;

@@ -2,6 +2,7 @@
 export {
   BED_WORDS,
   batchSentence,
+  brewedSentence,
   ICED_SERVED_WORDS,
   SAMPLED_WORDS,
   signsLine,
