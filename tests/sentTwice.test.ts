@@ -127,7 +127,7 @@ describe("what is measured", () => {
     const run = (setG: number) => ({ id: uuidv7(), setG, weighedG: 0.9 * setG, cold: 0 });
     const [mine, theirs] = [[run(1000)], [run(1500)]];
     const keep = (rows: typeof mine) =>
-      server.keepMeasure({ what: "blankRun", of: { id, revision, rows } }, by);
+      server.keepMeasure({ what: "blankRun", of: { id, revision, rows, confirmed: false } }, by);
     expect(await keep(theirs!)).toBeUndefined();
     expect(await keep(theirs!)).toBeUndefined();
     expect(await keep(mine!)).toMatchObject({ revision: revision + 1, rows: theirs });

@@ -7,11 +7,14 @@ const weighedG = z.number().min(0).max(200_000);
 const revision = z.number().int().min(1);
 const MOST_ROWS = 60;
 
-/** A vessel weighed empty, brimful and at its working fill, g as the scale shows them. */
+/**
+ * A vessel weighed empty, brimful and at its working fill, g as the scale shows them; or, where nobody weighed it empty, the water that
+ * was poured out of it.
+ */
 export const weighedVessel = z.strictObject({
   id: uuid,
   revision,
-  emptyG: weighedG,
+  emptyG: weighedG.nullable(),
   brimfulG: weighedG,
   workingG: weighedG,
 });
@@ -74,7 +77,9 @@ export type DripRow = z.infer<typeof dripReading>;
 const rowsOf = <Row extends z.ZodType>(row: Row) =>
   z.strictObject({ id: uuid, revision, rows: z.array(row).min(1).max(MOST_ROWS) });
 
-export const blankRuns = rowsOf(blankRun);
+export const blankRuns = rowsOf(blankRun).extend({
+  confirmed: z.boolean().default(false).describe("An unusual line is so, somebody says"),
+});
 export const flowModes = rowsOf(flowMode);
 export const coolingReadings = rowsOf(coolingReading);
 export const dripReadings = rowsOf(dripReading);

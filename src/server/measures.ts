@@ -2,7 +2,15 @@ import { NO_SIGNS } from "#contract/batch.ts";
 import type { BrewedPotRow, Measure, MeasuredByOthers, MeasureOf } from "#contract/measure.ts";
 import type { AuditSubject } from "#contract/peopleKinds.ts";
 import { fitCurve, translate } from "#core/grind";
-import { dripDrop, fitCooling, fitDelivery, learnRetention, vesselFrom, wetShareFrom } from "#core/measure";
+import {
+  deliveryDoubts,
+  dripDrop,
+  fitCooling,
+  fitDelivery,
+  learnRetention,
+  vesselFrom,
+  wetShareFrom,
+} from "#core/measure";
 import { type Act, readAudit } from "#data/audit.ts";
 import { findBatch, logBatch, readYields } from "#data/batches.ts";
 import type { Database } from "#data/connection.ts";
@@ -25,6 +33,7 @@ import {
   curveSentence,
   deliverySentence,
   densitySentence,
+  doubtSentence,
   dripSentence,
   NOT_ON_THE_BENCH,
   pairsSentence,
@@ -52,7 +61,7 @@ const KEEPERS: Keepers = {
     keep: (db, of, by) => {
       const vessel = vesselFrom(of);
       if (!vessel.ok) throw new Refusal(vesselSentence(vessel.failure), { field: vessel.failure.field });
-      const figures = { emptyG: of.emptyG, ...vessel.value };
+      const figures = { ...(of.emptyG !== null && { emptyG: of.emptyG }), ...vessel.value };
       return keepMeasured(db, { ...begun(of), subject: "vessel", figures, settles: ["fill"] }, by);
     },
   },
@@ -78,10 +87,16 @@ const KEEPERS: Keepers = {
   },
   blankRun: {
     subject: "brewer",
-    keep: (db, of, by) => {
+    keep: async (db, of, by) => {
       const line = fitDelivery(of.rows);
       if (!line.ok) throw new Refusal(deliverySentence(line.failure), { field: "rows" });
       const { slope, interceptG } = line.value;
+      const brewer = await findThing(db, "brewer", of.id);
+      if (!brewer) throw new Refusal(NOT_ON_THE_BENCH);
+      const { minSettingG, maxSettingG } = brewer.figures;
+      const [doubt] = deliveryDoubts(of.rows, line.value, [minSettingG, maxSettingG]);
+      if (doubt && !of.confirmed)
+        throw new Refusal(doubtSentence(doubt, slope), { code: "unusual", field: "rows" });
       const figures = { slope, interceptG };
       const measured = { ...begun(of), subject: "brewer", figures, settles: ["delivery"] } as const;
       return keepReadings(db, measured, { kind: "blankRun", rows: of.rows }, by);

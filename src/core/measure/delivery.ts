@@ -31,6 +31,34 @@ const LEAST_TO_JUDGE = 4;
 /** Below this share of what is set, a run off the line is the scale's step and no outlier. */
 const NEGLIGIBLE_SHARE = 0.003;
 
+/** Why a line is asked about: its runs lie too close together to say how it goes on, or its slope is that of few brewers. */
+export type DeliveryDoubt = "runsClose" | "slopeOdd";
+
+/** Runs that say how a brewer delivers lie at least so far apart, as a share of what it can be set to. */
+const LEAST_APART_SHARE = 1 / 3;
+/** Nearly all brewers deliver so much more for a gram more that is set. */
+const USUAL_SLOPE = { least: 0.85, most: 1.15 };
+
+/**
+ * What is asked about before a line is kept.
+ *
+ * @param rangeG the least and the most that the brewer can be set to
+ */
+export function deliveryDoubts(
+  runs: readonly BlankRun[],
+  { slope, outliers }: Delivery,
+  rangeG: readonly [least: number, most: number],
+): readonly DeliveryDoubt[] {
+  const sets = runs.filter((_run, i) => !outliers.includes(i)).map(({ setG }) => setG);
+  const apartG = Math.max(...sets) - Math.min(...sets);
+  const isOdd = !(slope >= USUAL_SLOPE.least && slope <= USUAL_SLOPE.most);
+  return [
+    // One setting makes no line, and asks for another already.
+    ...(apartG > 0 && apartG < LEAST_APART_SHARE * (rangeG[1] - rangeG[0]) ? (["runsClose"] as const) : []),
+    ...(isOdd ? (["slopeOdd"] as const) : []),
+  ];
+}
+
 /**
  * The straight line through blank runs: through the origin for one run or one setting, else least squares
  * over the runs that lie near the median line.

@@ -8,10 +8,17 @@ export {
   coolingTempC,
   fitCooling,
 } from "./cooling.ts";
-export { type BlankRun, type Delivery, type DeliveryFailure, fitDelivery } from "./delivery.ts";
+export {
+  type BlankRun,
+  type Delivery,
+  type DeliveryDoubt,
+  type DeliveryFailure,
+  deliveryDoubts,
+  fitDelivery,
+} from "./delivery.ts";
 export { type DripDrop, type DripFailure, type DripReading, dripDrop } from "./drip.ts";
 export { heatCapacityJPerK, SPECIFIC_HEAT, type VesselMaterial } from "./heat.ts";
 export { BATCHES_TO_LEARN_FROM, type LoggedYield, learnRetention, type Retention } from "./retention.ts";
 export { median, robustScatter } from "./robust.ts";
-export { type VesselFailure, type VesselWeighing, vesselFrom } from "./vessel.ts";
+export { usualWorkingG, type VesselFailure, type VesselWeighing, vesselFrom } from "./vessel.ts";
 export { type DrainedIce, wetShareFrom } from "./wetIce.ts";

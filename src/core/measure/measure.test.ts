@@ -4,11 +4,14 @@ import {
   boilingC,
   careDue,
   coolingTempC,
+  deliveryDoubts,
   dripDrop,
   fitCooling,
   fitDelivery,
   heatCapacityJPerK,
   learnRetention,
+  usualWorkingG,
+  vesselFrom,
   wetShareFrom,
 } from "#core/measure";
 import { seeded } from "#core/random";
@@ -34,6 +37,19 @@ describe("blank runs", () => {
     expect(fit.interceptG).toBeCloseTo(0, 9);
     // Residuals 10, −20, 10: √(600 / 1).
     expect(fit.scatterG).toBeCloseTo(Math.sqrt(600), 9);
+  });
+
+  test("are asked about where they lie closer than a third of what can be set, or few brewers deliver so", () => {
+    const doubts = (...runs: ReturnType<typeof run>[]) =>
+      deliveryDoubts(runs, must(fitDelivery(runs)), [1200, 3600]);
+    expect(doubts(run(1200, 1180), run(3400, 3330))).toEqual([]);
+    // A third of 2 400 g is 800.
+    expect(doubts(run(2000, 1960), run(2800, 2744))).toEqual([]);
+    expect(doubts(run(2000, 1960), run(2790, 2734))).toEqual(["runsClose"]);
+    expect(doubts(run(1200, 1180), run(3400, 2800))).toEqual(["slopeOdd"]);
+    expect(doubts(run(1200, 1180), run(3400, 3900))).toEqual(["slopeOdd"]);
+    expect(doubts(run(2000, 1600))).toEqual(["slopeOdd"]);
+    expect(doubts(run(2000, 1960))).toEqual([]);
   });
 
   test("one wild run among five is marked, and does not move the line", () => {
@@ -202,4 +218,11 @@ describe("the drop from brew water to drip", () => {
       failure: { code: "warmerThanWater", place: 1 },
     });
   });
+});
+
+test("a vessel's water that was poured into a jug needs no empty weight; its usual fill is a little under the brim", () => {
+  const poured = { emptyG: null, brimfulG: 3100, workingG: 2850 };
+  expect(must(vesselFrom(poured))).toEqual({ brimG: 3100, workingG: 2850 });
+  expect(vesselFrom({ ...poured, workingG: 3200 })).toMatchObject({ failure: { code: "workingAboveBrim" } });
+  expect([3100, 2050, 750].map(usualWorkingG)).toEqual([2850, 1890, 690]);
 });

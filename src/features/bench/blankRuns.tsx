@@ -1,15 +1,16 @@
 "use client";
 
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import type { BlankRunRow } from "#contract/measure.ts";
-import { type Delivery, fitDelivery } from "#core/measure";
+import { type Delivery, deliveryDoubts, fitDelivery } from "#core/measure";
 import { Chart } from "#parts/chart.tsx";
 import { FIGURE_KINDS } from "#ui/figure/kinds.ts";
 import { useUnits } from "#ui/units.tsx";
+import { doubtSentence } from "#words/bench";
 import { printSetting } from "#words/figures";
 import { WEIGHED } from "./measured.ts";
 import { printDelivery } from "./printed.ts";
-import { LeftOut, Readings } from "./readings.tsx";
+import { ItIsSo, LeftOut, Readings } from "./readings.tsx";
 import type { BrewerRow } from "./rows.ts";
 
 /** One run of a kind is scatter. */
@@ -24,6 +25,7 @@ interface BlankRunsProps {
 export function BlankRuns({ brewer, onDone }: BlankRunsProps) {
   const units = useUnits();
   const { name, minSettingG, maxSettingG } = brewer.figures;
+  const [confirmed, setConfirmed] = useState(false);
   const off = (rows: readonly BlankRunRow[], place: number) => {
     const line = fitDelivery(rows);
     if (!line.ok) return undefined;
@@ -46,6 +48,20 @@ export function BlankRuns({ brewer, onDone }: BlankRunsProps) {
     if (rows.length === 1) apart.push("One run says nothing of other settings: make a second, far from it.");
     const scatter = scatterG === undefined ? "" : `, give or take ${units.printMass(scatterG)}`;
     return [`${printDelivery(line.value, units.printLiquid)}${scatter}`, ...apart.filter(Boolean)].join(". ");
+  };
+  const besides = (rows: readonly BlankRunRow[]) => {
+    const line = fitDelivery(rows);
+    if (!line.ok) return undefined;
+    const doubts = deliveryDoubts(rows, line.value, [minSettingG, maxSettingG]);
+    if (doubts.length === 0) return undefined;
+    return (
+      <div className="text-due">
+        {doubts.map((doubt) => (
+          <p key={doubt}>{doubtSentence(doubt, line.value.slope)}</p>
+        ))}
+        <ItIsSo checked={confirmed} onChecked={setConfirmed} />
+      </div>
+    );
   };
   return (
     <Readings
@@ -76,10 +92,11 @@ export function BlankRuns({ brewer, onDone }: BlankRunsProps) {
       ]}
       verdict={{ label: "off the line", say: off }}
       summary={summary}
+      besides={besides}
       chart={(rows) => <RunsChart rows={rows} />}
       measured={(rows, revision) => ({
         what: "blankRun",
-        of: { id: brewer.id, revision, rows },
+        of: { id: brewer.id, revision, rows, confirmed },
       })}
       onDone={onDone}
     />

@@ -7,7 +7,7 @@ import { printNumber } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import { POURED, WEIGHED } from "./measured.ts";
 import { KEPT_DECIMALS, printKept } from "./printed.ts";
-import { LeftOut, Readings } from "./readings.tsx";
+import { ItIsSo, LeftOut, Readings } from "./readings.tsx";
 import type { BrewerRow } from "./rows.ts";
 
 interface BrewedPotsProps {
@@ -38,12 +38,7 @@ export function BrewedPots({ brewer, onDone }: BrewedPotsProps) {
   const besides = (rows: readonly BrewedPotRow[]) => {
     const all = learned(rows);
     if (!all.ok || !all.value.unusual) return undefined;
-    return (
-      <label className="flex min-h-10 items-center gap-2">
-        <input type="checkbox" checked={confirmed} onChange={(event) => setConfirmed(event.target.checked)} />
-        This is far from usual, and it is so
-      </label>
-    );
+    return <ItIsSo checked={confirmed} onChecked={setConfirmed} />;
   };
   return (
     <Readings

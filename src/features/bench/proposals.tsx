@@ -62,7 +62,9 @@ function measuredSentence(measure: Measure, { printMass, printLiquid, printTemp 
   switch (measure.what) {
     case "vessel": {
       const { emptyG, brimfulG, workingG } = measure.of;
-      return `${printMass(emptyG)} empty, ${printLiquid(brimfulG - emptyG)} to the brim, ${printLiquid(workingG - emptyG)} working fill`;
+      const ofVessel = emptyG ?? 0;
+      const empty = emptyG === null ? "" : `${printMass(emptyG)} empty, `;
+      return `${empty}${printLiquid(brimfulG - ofVessel)} to the brim, ${printLiquid(workingG - ofVessel)} working fill`;
     }
     case "density":
       return `${printNumber(measure.of.massG / measure.of.volumeMl, 3)} g/ml`;

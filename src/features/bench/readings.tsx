@@ -229,3 +229,18 @@ function Add<Name extends string>({ columns, onAdd }: AddProps<Name>) {
 export function LeftOut({ children }: { readonly children: string }) {
   return <span className="font-semibold text-due">{children}, left out</span>;
 }
+
+interface ItIsSoProps {
+  readonly checked: boolean;
+  readonly onChecked: (checked: boolean) => void;
+}
+
+/** Says that what is asked about is so. */
+export function ItIsSo({ checked, onChecked }: ItIsSoProps) {
+  return (
+    <label className="flex min-h-10 items-center gap-2 text-ink">
+      <input type="checkbox" checked={checked} onChange={(event) => onChecked(event.target.checked)} />
+      This is far from usual, and it is so
+    </label>
+  );
+}

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import type { MeasuredByOthers } from "#contract/measure.ts";
-import { type VesselWeighing, vesselFrom } from "#core/measure";
+import { usualWorkingG, type VesselWeighing, vesselFrom } from "#core/measure";
 import { parseMass } from "#core/units";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { Pot } from "#parts/pot.tsx";
@@ -16,7 +16,7 @@ import { useMeasuredText, WEIGHED } from "./measured.ts";
 import type { VesselRow } from "./rows.ts";
 
 interface Held {
-  readonly emptyG: number;
+  readonly emptyG: number | null;
   readonly brimG: number;
   readonly workingG: number;
 }
@@ -60,28 +60,44 @@ export function WeighVessel({ vessel, onDone }: WeighProps) {
   const brimful = useMeasuredText(start(base.figures.brimG), WEIGHED, tooHeavy);
   const working = useMeasuredText(start(base.figures.workingG), WEIGHED, tooHeavy);
   const [theirs, setTheirs] = useState<MeasuredByOthers>();
+  /** Its water is poured into a jug and weighed there: nobody has to know what the vessel weighs empty. */
+  const [isPoured, setPoured] = useState(false);
   const { act, at, busy } = useAct();
+  const emptyG = isPoured ? null : empty.value;
+  const brimG =
+    emptyG === undefined || brimful.value === undefined ? undefined : brimful.value - (emptyG ?? 0);
+  // Left empty, the working fill is what is usual for the brim.
+  const usualG = brimG !== undefined && brimG > 0 ? usualWorkingG(brimG) : undefined;
+  const isUsual = working.text.trim() === "" && usualG !== undefined;
+  const workingG = isUsual ? usualG + (emptyG ?? 0) : working.value;
   const weighing: VesselWeighing | undefined =
-    empty.value !== undefined && brimful.value !== undefined && working.value !== undefined
-      ? { emptyG: empty.value, brimfulG: brimful.value, workingG: working.value }
+    emptyG !== undefined && brimful.value !== undefined && workingG !== undefined
+      ? { emptyG, brimfulG: brimful.value, workingG }
       : undefined;
   const held = weighing && vesselFrom(weighing);
   const mine: Held | undefined = weighing && {
     emptyG: weighing.emptyG,
-    brimG: weighing.brimfulG - weighing.emptyG,
-    workingG: weighing.workingG - weighing.emptyG,
+    brimG: weighing.brimfulG - (weighing.emptyG ?? 0),
+    workingG: weighing.workingG - (weighing.emptyG ?? 0),
   };
 
   const keep = async ({ emptyG, brimG, workingG }: Held, revision: number) => {
     if (!measure) return;
-    const of = { id: vessel.id, revision, emptyG, brimfulG: emptyG + brimG, workingG: emptyG + workingG };
+    const withVessel = (massG: number) => (emptyG ?? 0) + massG;
+    const of = {
+      id: vessel.id,
+      revision,
+      emptyG,
+      brimfulG: withVessel(brimG),
+      workingG: withVessel(workingG),
+    };
     const sent = await act(measure.send({ what: "vessel", of }));
     if (!sent.ok) return;
     if (sent.data.theirs) setTheirs(sent.data.theirs);
     else onDone();
   };
   const save = () => {
-    for (const each of [empty, brimful, working]) each.ask();
+    for (const each of [...(isPoured ? [] : [empty]), brimful, ...(isUsual ? [] : [working])]) each.ask();
     if (mine) void keep(mine, base.revision);
   };
   const choose = (chosen: Chosen) => {
@@ -101,8 +117,8 @@ export function WeighVessel({ vessel, onDone }: WeighProps) {
           : [[name, units.printMass(figures[name])] as const],
       ),
     );
-  const { brimG, workingG, iced } = base.figures;
-  const now = held?.ok ? held.value : { brimG, workingG };
+  const { figures } = base;
+  const now = held?.ok ? held.value : figures;
 
   return (
     <SaveForm save={`${measure?.save ?? "Keep"} this weighing`} busy={busy} onSave={save} onDone={onDone}>
@@ -119,28 +135,42 @@ export function WeighVessel({ vessel, onDone }: WeighProps) {
           />
         </div>
       )}
+      <label className="flex min-h-10 items-center gap-2">
+        <input
+          type="checkbox"
+          checked={isPoured}
+          onChange={(event) => {
+            setPoured(event.target.checked);
+            brimful.setText("");
+            working.setText("");
+          }}
+        />
+        its water was poured into a jug and weighed there
+      </label>
       <div className="flex flex-wrap items-start gap-4">
         <svg width={64} height={94} aria-hidden="true" className="shrink-0">
           <Pot
             fill={now.workingG / now.brimG}
             working={now.workingG / now.brimG}
-            iced={iced}
+            iced={figures.iced}
             width={64}
             height={94}
           />
         </svg>
         <div className="grid flex-1 gap-x-3 sm:grid-cols-3">
-          <Quantity label="empty, lid off" typed={empty} help="in parts: 980 + 20" />
+          {!isPoured && <Quantity label="empty, lid off" typed={empty} help="in parts: 980 + 20" />}
           <Quantity
-            label="full to the brim"
+            label={isPoured ? "water to the brim" : "full to the brim"}
             typed={brimful}
-            help="cold water; the whole reading"
+            help={isPoured ? "cold, all that was poured out" : "cold water; the whole reading"}
             trouble={at("brimfulG")}
           />
           <Quantity
-            label="at its working fill"
+            label={isPoured ? "water at its working fill" : "at its working fill"}
             typed={working}
-            help="as full as you use it"
+            help={
+              isUsual ? `left empty: ${units.printMass(workingG ?? 0)}, as is usual` : "as full as you use it"
+            }
             trouble={at("workingG")}
           />
         </div>
@@ -156,7 +186,7 @@ export function WeighVessel({ vessel, onDone }: WeighProps) {
           what={String(base.figures.name)}
           who={theirs.changedBy}
           versions={{
-            base: shown({ emptyG: base.emptyG, brimG, workingG }),
+            base: shown({ emptyG: base.emptyG, brimG: figures.brimG, workingG: figures.workingG }),
             mine: shown({ ...mine }),
             theirs: shown(theirs.figures),
           }}

@@ -5,6 +5,7 @@ export {
   curveSentence,
   deliverySentence,
   densitySentence,
+  doubtSentence,
   dripSentence,
   NOT_ON_THE_BENCH,
   pairsSentence,

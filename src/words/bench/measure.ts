@@ -1,5 +1,11 @@
 import type { CurveFailure, TranslationFailure } from "#core/grind";
-import type { CoolingFailure, DeliveryFailure, DripFailure, VesselFailure } from "#core/measure";
+import type {
+  CoolingFailure,
+  DeliveryDoubt,
+  DeliveryFailure,
+  DripFailure,
+  VesselFailure,
+} from "#core/measure";
 import { printNumber } from "#core/units";
 
 export function vesselSentence({ code }: VesselFailure): string {
@@ -12,6 +18,13 @@ export function deliverySentence(failure: DeliveryFailure): string {
   if (failure.code === "noRuns") return "A line takes one run at least.";
   const share = printNumber(failure.slope * 100, 0);
   return `These runs would deliver ${share} % of what is set. Look for a figure that is ten times off.`;
+}
+
+/** What is asked about a line through blank runs. */
+export function doubtSentence(doubt: DeliveryDoubt, slope: number): string {
+  return doubt === "runsClose"
+    ? "These settings lie close together, and say little of the others: make a run far from them."
+    : `For a litre more that is set ${printNumber(slope, 2)} l more would come. Was a run written down wrongly?`;
 }
 
 export function dripSentence(failure: DripFailure): string {
