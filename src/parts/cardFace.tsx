@@ -7,7 +7,7 @@ import { FORECAST_VERSION } from "#core/brew";
 import { printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import { typicalSentence } from "#words/bench";
-import { cautionsOf, firstPotNote, groundBy, stepsOf } from "#words/cards";
+import { cautionsOf, closeEnough, firstPotNote, groundBy, stepsOf } from "#words/cards";
 import { printSetting } from "#words/figures";
 import { ICED_METHOD_WORDS, SCHOOL_WORDS } from "#words/iced";
 import { standardNote } from "#words/log";
@@ -129,6 +129,7 @@ export function CardFace({ draft, site, sheet, qr, made, among = false }: CardFa
           <li key={step}>{step}</li>
         ))}
       </ol>
+      <p className="mt-1 text-quiet text-sm print:mt-0.5">{closeEnough(sheet, print)}</p>
       <ul className="mt-3 space-y-0.5 text-sm print:mt-1.5">
         {cautionsOf(sheet).map((caution) => (
           <li key={caution} className="flex gap-1.5">

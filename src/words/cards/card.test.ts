@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import type { CardSheet } from "#contract/card.ts";
 import { type IcedService, USUAL_ICED } from "#core/iced";
 import { printLiquid, printMass, printTemp } from "#core/units";
-import { cardTitle, cautionsOf, stepsOf } from "./card.ts";
+import { cardTitle, cautionsOf, closeEnough, stepsOf } from "./card.ts";
 
 const print = {
   mass: (g: number) => printMass(g),
@@ -103,6 +103,9 @@ describe("a card that is poured by hand", () => {
         madeWith: { ...HOT.madeWith, brewerKind: "hand", siftLossPct: 10 },
       } as unknown as CardSheet,
       print,
+    );
+    expect(steps.findIndex((step) => step.startsWith("Pour slowly in circles"))).toBe(
+      steps.findIndex((step) => step.startsWith("At 0:00 pour")) - 1,
     );
     expect(steps).toContain("At 0:00 pour water at 93 °C until the scale shows 55 g, then swirl.");
     expect(steps).toContain("At 0:40 pour on until the scale shows 150 g.");
@@ -234,4 +237,37 @@ describe("the steps of each way to be cold", () => {
     expect(cautionsOf(iced({ topOffG: 40, topOff: "milk" })).join(" ")).toContain("Milk: keep it cold");
     expect(cautionsOf(iced({ topOff: "milk" })).join(" ")).not.toContain("Milk");
   });
+});
+
+test("how far off is close enough: a hundredth of each, to the tenth where that is little", () => {
+  const of = (masses: object) =>
+    closeEnough({ result: { rounded: { ...rounded, ...masses } } } as unknown as CardSheet, print);
+  expect(of({})).toBe("Close enough: coffee within 2 g and water within 32 g.");
+  expect(of({ doseG: 22, brewWaterG: 222, iceG: 138 })).toBe(
+    "Close enough: coffee within 0.2 g, water within 2 g and ice within 1 g.",
+  );
+  expect(of({ doseG: 6 })).toContain("coffee within 0.1 g");
+});
+
+test("behind a bloom that is kept apart the scale is zeroed again, and its totals go on from there", () => {
+  const steps = stepsOf(
+    {
+      ...HOT,
+      chosen: { serve: "iced", iced: { ...USUAL_ICED, bloomApart: true } },
+      input: { serve: "iced" },
+      iced: { apart: { massG: 40 } },
+      result: { rounded: { ...rounded, doseG: 24, brewWaterG: 222, iceG: 138 }, checks: [] },
+      pours: [
+        { toG: 70, atS: 0, afterDropMm: null, agitation: "none" },
+        { toG: 150, atS: 50, afterDropMm: null, agitation: "none" },
+        { toG: 222, atS: 80, afterDropMm: null, agitation: "none" },
+      ],
+      madeWith: { ...HOT.madeWith, brewerKind: "hand" },
+    } as unknown as CardSheet,
+    print,
+  );
+  const order = ["until the scale shows 70 g", "zero the scale again", "shows 80 g", "shows 152 g"];
+  const places = order.map((words) => steps.findIndex((step) => step.includes(words)));
+  expect(places).toEqual(places.toSorted((a, b) => a - b));
+  expect(places[0]).toBeGreaterThan(0);
 });

@@ -4,7 +4,7 @@ import type { HandAct, HandStep, Moment } from "#core/recipe";
 import { printNumber, printTime } from "#core/units";
 import { ANSWER_WORDS } from "#words/brew";
 import type { Printers } from "#words/figures";
-import { printSetting } from "#words/figures";
+import { listed, printSetting } from "#words/figures";
 import { placeTitle } from "#words/log";
 import { checkSentence } from "#words/sheet";
 import { bloomAside, icedAfter, icedBefore, serveStep, steepSteps } from "./cardSteps.ts";
@@ -79,8 +79,12 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
       `Set ${brewer} to ${printSetting(settingG ?? brewWaterG)} at ${print.temp(waterTempC)} and start it.`,
     );
   else if (pours) {
-    const [bloom, ...others] = pourSteps(pours, waterTempC, print);
     const aside = bloomAside(card);
+    // Behind a bloom that was set aside the scale shows what is poured from there on.
+    const zeroedG = aside === undefined ? 0 : (pours[0]?.toG ?? 0);
+    const shown = pours.map((pour, i) => (i === 0 ? pour : { ...pour, toG: pour.toG - zeroedG }));
+    const [bloom, ...others] = pourSteps(shown, waterTempC, print);
+    if (madeWith.brewerKind === "hand") steps.push(HOW_TO_POUR);
     steps.push(bloom!, ...(aside ? [aside] : []), ...others);
   } else
     steps.push(`Pour ${print.liquid(brewWaterG)} of water at ${print.temp(waterTempC)}, as the recipe says.`);
@@ -100,6 +104,26 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
   const serve = serveStep(card);
   if (serve) steps.push(serve);
   return steps;
+}
+
+const HOW_TO_POUR = "Pour slowly in circles, from the middle outwards and back, and not onto the paper.";
+
+/** A hundredth of dose or water moves the strength by 0.01 to 0.02 %, which no meter tells. */
+const CLOSE_SHARE = 0.01;
+const CLOSE_LEAST_G = 0.1;
+
+/** How far off is close enough, when a card is weighed out and poured. */
+export function closeEnough({ result: { rounded } }: Pick<CardSheet, "result">, print: Printers): string {
+  const within = (massG: number) => {
+    const closeG = Math.max(CLOSE_LEAST_G, CLOSE_SHARE * massG);
+    return closeG < 1 ? Math.round(closeG * 10) / 10 : Math.round(closeG);
+  };
+  const figures = [
+    `coffee within ${print.mass(within(rounded.doseG))}`,
+    `water within ${print.liquid(within(rounded.brewWaterG))}`,
+    ...(rounded.iceG > 0 ? [`ice within ${print.mass(within(rounded.iceG))}`] : []),
+  ];
+  return `Close enough: ${listed(figures)}.`;
 }
 
 /** An act of the hand beside the water, as a step. */

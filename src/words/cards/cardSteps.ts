@@ -52,7 +52,7 @@ export function icedBefore({ sheet, print }: PrintedCard): readonly string[] {
 /** A card's bloom, where it is kept apart: what happens between the first pour and the others. */
 export function bloomAside({ sheet: { iced }, print }: PrintedCard): string | undefined {
   if (!iced?.apart || iced.apart.massG < 1) return undefined;
-  return `When the bloom has dripped (about ${whole(print.mass, iced.apart.massG)}), set that cup aside, and the dripper over the ice.`;
+  return `When the bloom has dripped (about ${whole(print.mass, iced.apart.massG)}), set that cup aside, and the dripper over the ice; then zero the scale again.`;
 }
 
 /** Steps after an iced card has brewed, until it is cold. */

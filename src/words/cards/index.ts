@@ -1,5 +1,5 @@
 /** Words of a card, and of a card that could not be made. */
-export { cardTitle, cautionsOf, firstPotNote, groundBy, stepsOf, stopsOf } from "./card.ts";
+export { cardTitle, cautionsOf, closeEnough, firstPotNote, groundBy, stepsOf, stopsOf } from "./card.ts";
 export {
   cardFailureSentence,
   followFailureSentence,
