@@ -29,7 +29,9 @@ test("a new coffee is put on the bench from inside Scale's choice, and is chosen
   await expect(choice).toContainText("Gull Rock");
 });
 
-test("a figure is typed as a sum, stepped, and refused as a range", async ({ page }) => {
+test("a figure is typed as a sum or a band, and stepped; a band turned round is refused", async ({
+  page,
+}) => {
   await page.goto("/scale");
   const coffee = plate(page, "coffee");
   const field = page.getByRole("textbox", { name: "coffee", exact: true });
@@ -42,13 +44,52 @@ test("a figure is typed as a sum, stepped, and refused as a range", async ({ pag
   await page.keyboard.press("ArrowUp");
   await expect(coffee).toContainText("191 g");
   await open();
+  await field.fill("190–180 g");
+  await field.press("Enter");
+  await expect(coffee.getByRole("alert")).toBeVisible();
+  await expect(field).toHaveValue("190–180 g");
   await field.fill("180–190 g");
   await field.press("Enter");
-  await expect(coffee.getByRole("alert")).toContainText("One figure is wanted here, not a range.");
-  await expect(field).toHaveValue("180–190 g");
+  await expect(coffee).toContainText("in 180 g to 190 g");
+  await expect(page).toHaveURL(/doseG%3A185%3A180%3A190/);
+  await page.reload();
+  await expect(coffee).toContainText("in 180 g to 190 g");
+  await open();
   await field.fill("about 185");
   await field.press("Enter");
   await expect(coffee).toContainText("185 g");
+});
+
+test("a sheet that is saved twice is one card; of two cards for one pot the list asks which one counts", async ({
+  page,
+}) => {
+  const LOW_TIDE = "/scale?coffee=0190a5c0-0000-7000-8000-000000000052&pins=yieldG:2200,brewRatio:16";
+  const save = async (grind: number) => {
+    await page.goto(`${LOW_TIDE}&grind=${grind}`);
+    await page.getByRole("button", { name: "Save as card" }).click();
+  };
+  await save(12);
+  await expect(page.getByText("Kept as a card.")).toBeVisible();
+  await save(12);
+  await expect(page.getByText("This is kept as a card already.")).toBeVisible();
+  await save(13);
+  await expect(page.getByText("Kept as a card.")).toBeVisible();
+
+  await page.goto("/cards?find=low tide 2 199");
+  await expect(page.getByText(/^2 of \d+$/)).toBeVisible();
+  await page.goto("/shift?day=2026-07-19");
+  await page.getByRole("combobox", { name: "add a card" }).click();
+  await page.getByRole("option", { name: /Low Tide.*Chough 12/ }).click();
+  const line = page.getByRole("main").getByRole("listitem").filter({ hasText: "Low Tide" });
+  await expect(line).toContainText("Another card is for this pot. Which one counts?");
+  expect(await seriousFaults(page)).toEqual([]);
+  await line.getByRole("button", { name: /Chough 13/ }).click();
+  await expect(
+    line
+      .locator("span")
+      .filter({ hasText: /^\d+ g, Chough 13, set/ })
+      .first(),
+  ).toBeVisible();
 });
 
 test("the keys of a screen are told on ?, and what was opened last is found first", async ({ page }) => {

@@ -171,6 +171,11 @@ test("what cannot be is answered where it stands, and nothing typed is lost", as
   await expect(alerts.first()).toContainText("This begins at the time of pour 2");
   await button(page, "undo").click();
   await expect(alerts).toHaveCount(0);
+  // What does not fit is said as loudly as on Scale.
+  await typeInto(page, "dose", "90");
+  await expect(alerts.first()).toContainText(/basket/);
+  await button(page, "undo").click();
+  await expect(alerts).toHaveCount(0);
   await typeInto(page, "dose", "a spoon or two");
   await expect(alerts.first()).toBeVisible();
   await expect(field(page, "dose")).toHaveValue("a spoon or two");

@@ -104,7 +104,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
 
   // The water is drawn at once; what the bed makes of it follows when there is time.
   const settled = useDeferredValue(draft);
-  const { forecast, missing } = useRecipeForecast(kit, settled, settled.recipe);
+  const { forecast, missing, doesNotFit } = useRecipeForecast(kit, settled, settled.recipe);
   const { brewer } = namedOf(kit, draft);
   const made = brewedWith(kit, draft);
   const found = made ? faultsOf(recipe, made) : NO_FAULTS;
@@ -236,7 +236,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
               className="min-w-0 lg:col-span-4"
             >
               <h3 className="font-semibold">Forecast, beside the cup</h3>
-              <Beside recipe={settled.recipe} forecast={forecast} missing={missing} />
+              <Beside recipe={settled.recipe} forecast={forecast} missing={missing} doesNotFit={doesNotFit} />
             </section>
           </div>
           {brewer?.kind === "hand" && (

@@ -37,7 +37,7 @@ export function RecipeView({ id, name, archived, versions, shown, kit }: RecipeV
   const units = useUnits();
   const { may } = useCounter();
   const { recipe, state } = shown;
-  const { forecast, missing } = useRecipeForecast(kit, shown, recipe);
+  const { forecast, missing, doesNotFit } = useRecipeForecast(kit, shown, recipe);
   const draft = versions.find((version) => version.state === "draft");
   const before = versions.find(({ versionId }) => versionId !== shown.versionId);
   return (
@@ -105,7 +105,7 @@ export function RecipeView({ id, name, archived, versions, shown, kit }: RecipeV
         </div>
         <div className="flex min-w-0 flex-col gap-3 lg:col-span-4">
           <Panel title="Forecast, beside the cup">
-            <Beside recipe={recipe} forecast={forecast} missing={missing} />
+            <Beside recipe={recipe} forecast={forecast} missing={missing} doesNotFit={doesNotFit} />
             {forecast && state !== "draft" && <Fit shown={shown} kit={kit} />}
           </Panel>
           {recipe.press && <Mind turnedOver={recipe.press.turnedOver} iced={recipe.serve === "iced"} />}
