@@ -84,8 +84,8 @@ export function batchFields({ coffees, brewers, vessels, grinders }: LogSite): r
     { name: "sampledAt", spec: choice([NOT_METERED, ...SAMPLED_AT]), words: { label: "sampled" } },
     { name: "bed", spec: taps(BED_WORDS), words: { label: "bed" } },
     { name: "wall", spec: taps(WALL_WORDS), words: { label: "the filter's wall" } },
-    { name: "taste", spec: { ...taps(TASTE_WORDS), many: true }, words: { label: "in the cup it was" } },
-    { name: "liked", spec: choice(Object.keys(LIKED)), words: { label: "liked" } },
+    { name: "taste", spec: { ...taps(TASTE_WORDS), many: true }, words: { label: "tasted" } },
+    { name: "liked", spec: choice(Object.keys(LIKED)), words: { label: "in the cup" } },
     { name: "at", spec: { type: "moment" }, words: { label: "when" } },
     { name: "note", spec: { type: "note", optional: true }, words: { label: "note" } },
   ];
