@@ -1,4 +1,4 @@
-import { choose, expect, plate, seriousFaults, signedInState, test } from "./page.ts";
+import { choose, expect, fromMenu, plate, seriousFaults, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -47,11 +47,11 @@ test("a typical vessel is put on the bench, drawn as it is typed, marked on the 
   );
 
   await page.goto("/bench/vessels");
-  await line(page, "=HYPERLINK(0)").getByRole("button", { name: "Take off" }).click();
+  await fromMenu(page, "Take off", "=HYPERLINK(0)");
   await page.getByText("Taken off: 1").click();
   await page.getByRole("button", { name: "Put back =HYPERLINK(0)" }).click();
   await expect(page.getByText("Taken off: 1")).toBeHidden();
-  await line(page, "=HYPERLINK(0)").getByRole("button", { name: "Take off" }).click();
+  await fromMenu(page, "Take off", "=HYPERLINK(0)");
   await expect(page.getByText("Taken off: 1")).toBeVisible();
   await page.goto("/scale");
   await page.getByRole("combobox", { name: "into", exact: true }).click();
@@ -66,7 +66,7 @@ test("two leads change one brewer: each field is chosen", async ({ page, browser
   const other = await context.newPage();
   for (const where of [page, other]) {
     await where.goto("/bench/brewers");
-    await where.getByRole("button", { name: "Change Turnstone" }).click();
+    await fromMenu(where, "Change", "Turnstone");
     await where.getByText("More about it").click();
   }
   await other.getByLabel("one batch takes").fill("8 min");
@@ -80,7 +80,7 @@ test("two leads change one brewer: each field is chosen", async ({ page, browser
   await conflict.getByRole("button", { name: "Save what is chosen" }).click();
   await expect(page.getByRole("button", { name: "Keep this brewer" })).toBeHidden();
   await context.close();
-  await page.getByRole("button", { name: "Change Turnstone" }).click();
+  await fromMenu(page, "Change", "Turnstone");
   await page.getByText("More about it").click();
   await expect(page.getByLabel("one batch takes")).toHaveValue("8 min");
   await expect(page.getByLabel("water for rinsing")).toHaveValue("250 g");
@@ -107,7 +107,7 @@ test("a curve by words, pairs that turn back, and a dial whose step does not div
   await page.getByRole("button", { name: "Keep these" }).click();
   await expect(page.getByText(/curve 2 since/)).toBeVisible();
 
-  await page.getByRole("button", { name: "Pairs Chough" }).click();
+  await fromMenu(page, "Pairs", "Chough");
   await expect(page.getByRole("status")).toContainText("Chough at 12 grinds like Dunlin at 38.8");
   await page.getByLabel("Chough", { exact: true }).fill("20");
   await page.getByLabel("Dunlin", { exact: true }).fill("40");
@@ -116,7 +116,7 @@ test("a curve by words, pairs that turn back, and a dial whose step does not div
   await expect(alert).toContainText("cannot both be: one of the two is wrong");
   await page.getByRole("button", { name: "Cancel" }).click();
 
-  await page.getByRole("button", { name: "Change Chough" }).click();
+  await fromMenu(page, "Change", "Chough");
   await page.getByLabel("step", { exact: true }).fill("0.7");
   await page.getByRole("button", { name: "Keep this grinder" }).click();
   await expect(alert).toContainText("The dial has 34.29 such steps");
@@ -141,7 +141,7 @@ test("water is mixed, ice is drained, and a coffee cannot be roasted tomorrow", 
   await expect(page.getByText(/^measured/)).toBeVisible();
 
   await page.goto("/bench/coffees");
-  await page.getByRole("button", { name: "Change Low Tide" }).click();
+  await fromMenu(page, "Change", "Low Tide");
   await page.getByLabel("roasted on").fill("2026-07-15");
   await page.getByRole("button", { name: "Keep this coffee" }).click();
   await expect(page.getByRole("main").getByRole("alert")).toContainText("That day has not come yet.");

@@ -52,8 +52,10 @@ for (const screens of SCREENS) {
         expect(faults, `${screen}, ${within}`).toEqual([]);
       };
       await trying("main");
-      for (const name of await openers(page)) {
-        await page.getByRole("main").getByRole("button", { name, exact: true }).first().click();
+      const inPlace = await openers(page);
+      for (const open of [...inPlace.map((name) => ({ name })), ...(await menuOpeners(page, inPlace))]) {
+        await page.getByRole("main").getByRole("button", { name: open.name, exact: true }).first().click();
+        if ("item" in open) await page.getByRole("menuitem", { name: open.item, exact: true }).click();
         // A form is fetched when it is first opened, and may close the one before.
         const form = page.locator("main form").filter({ visible: true }).first();
         await form.locator("button").first().waitFor();
@@ -82,6 +84,24 @@ async function openers(page: Page): Promise<readonly string[]> {
   return names.filter(
     (name, i) => OPENS.test(name) && names.findIndex((each) => verb(each) === verb(name)) === i,
   );
+}
+
+/** Items of menus that open a form, one of each kind that no button opens. */
+async function menuOpeners(page: Page, inPlace: readonly string[]) {
+  const menus = page.getByRole("main").getByRole("button", { name: /^more of / });
+  const found: { readonly name: string; readonly item: string }[] = [];
+  for (let i = 0; i < (await menus.count()); i++) {
+    const name = (await menus.nth(i).getAttribute("aria-label")) ?? "";
+    await menus.nth(i).click();
+    const items = await page.getByRole("menuitem").allTextContents();
+    await page.keyboard.press("Escape");
+    const isNew = (item: string) =>
+      OPENS.test(item) &&
+      !found.some((each) => each.item === item) &&
+      !inPlace.some((each) => each.startsWith(item));
+    found.push(...items.filter(isNew).map((item) => ({ name, item })));
+  }
+  return found;
 }
 
 /** Types everything into every text field that stands there, in the page itself: by the keyboard it would take an hour. */

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { choose, expect, openAnswers, plate, seriousFaults, test, type } from "./page.ts";
+import { choose, expect, fromMenu, openAnswers, plate, seriousFaults, test, type } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -194,12 +194,7 @@ test("a brewer whose basket nobody measured: the sheet works, and says what is m
   const keep = page.getByRole("button", { name: "Keep this brewer" });
   const open = async () => {
     await page.goto("/bench/brewers");
-    await page
-      .getByRole("main")
-      .locator("tbody")
-      .filter({ has: page.getByText("Turnstone", { exact: true }) })
-      .getByRole("button", { name: "Change" })
-      .click();
+    await fromMenu(page, "Change", "Turnstone");
   };
   await open();
   for (const name of measures) {

@@ -2,6 +2,7 @@ import type { Page } from "@playwright/test";
 import {
   choose,
   expect,
+  fromMenu,
   moreFigures,
   openAnswers,
   overflows,
@@ -315,7 +316,7 @@ test("the drop from brew water to drip is measured with the thermometer, by the 
 }) => {
   await context.addCookies([{ name: "site", value: ROPE_LOFT, url: baseURL! }]);
   await page.goto("/bench/brewers");
-  await page.getByRole("button", { name: "Drip flat hand dripper" }).click();
+  await fromMenu(page, "Drip", "flat hand dripper");
   const add = async (water: string, drip: string, beside = false) => {
     await page.getByLabel("brew water", { exact: true }).fill(water);
     await page.getByLabel("what drips", { exact: true }).fill(drip);
@@ -336,7 +337,7 @@ test("the drop from brew water to drip is measured with the thermometer, by the 
   await keep.click();
   await expect(keep).toBeHidden();
   await page.reload();
-  await page.getByRole("button", { name: "Drip flat hand dripper" }).click();
+  await fromMenu(page, "Drip", "flat hand dripper");
   await expect(page.getByRole("cell", { name: "17 K", exact: true })).toBeVisible();
 });
 

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Browser, Page } from "@playwright/test";
-import { choose, expect, openAnswers, plate, signedInState, test } from "./page.ts";
+import { choose, expect, fromMenu, openAnswers, plate, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -257,11 +257,7 @@ test("a new bag: where the dial goes, the cards that it touches, and a card for 
   await page.getByRole("button", { name: "Save as card" }).click();
   await expect(page.getByText("Kept as a card.")).toBeVisible();
   await page.goto("/bench/coffees");
-  const open = page.getByRole("button", { name: /New bag.*Low Tide|New bag/ });
-  await expect(async () => {
-    await open.nth(2).click();
-    await expect(page.getByLabel("density of its beans")).toBeVisible({ timeout: 2000 });
-  }).toPass();
+  await fromMenu(page, "New bag", "Low Tide");
   await page.getByLabel("roasted on").fill("2026-07-20");
   await page.getByRole("button", { name: "What would it change?" }).click();
   await expect(page.getByText("That day has not come yet.")).toBeVisible();

@@ -1,5 +1,5 @@
 import { onDatabase } from "./database.ts";
-import { choose, expect, overflows, plate, seriousFaults, signedInState, test } from "./page.ts";
+import { choose, expect, fromMenu, overflows, plate, seriousFaults, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -88,7 +88,7 @@ test("brewed pots teach what the bed keeps, and the water follows; a spilt one i
   };
   const before = await water();
   await page.goto("/bench/brewers");
-  await page.getByRole("button", { name: "Brewed pots Turnstone" }).click();
+  await fromMenu(page, "Brewed pots", "Turnstone");
   const keep = page.getByRole("button", { name: "Keep these" });
   const add = async (coffee: string, poured: string, out: string) => {
     await page.getByLabel("coffee", { exact: true }).fill(coffee);
@@ -111,7 +111,7 @@ test("brewed pots teach what the bed keeps, and the water follows; a spilt one i
 
 test("a pot's readings make its curve", async ({ page }) => {
   await page.goto("/bench/vessels");
-  await page.getByRole("button", { name: "Cooling pot 2.05 l, blue" }).click();
+  await fromMenu(page, "Cooling", "pot 2.05 l, blue");
   const keep = page.getByRole("button", { name: "Keep these" });
   const add = async (after: string, temperature: string) => {
     await page.getByLabel("after", { exact: true }).fill(after);
@@ -173,7 +173,7 @@ test("a guided weighing and a cooling curve without hardware: dragged, played an
   await expect(page.getByRole("button", { name: "Keep this weighing" })).toBeHidden();
   await expect(page.getByText("2\u202f000 g to the brim, 1\u202f790 g working fill")).toBeVisible();
 
-  await page.getByRole("button", { name: "Cooling pot 2.05 l, white" }).click();
+  await fromMenu(page, "Cooling", "pot 2.05 l, white");
   const probe = page.getByRole("status", { name: "thermometer reads" });
   for (const [verb, shows, after] of [
     ["Into a fresh pot", "85 °C", "0"],

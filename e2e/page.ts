@@ -243,6 +243,12 @@ export function plate(page: Page, figure: string) {
   return page.getByRole("group", { name: figure, exact: true });
 }
 
+/** Does something with a thing of the Bench by its menu. */
+export async function fromMenu(where: Page, verb: string, name: string): Promise<void> {
+  await where.getByRole("button", { name: `more of ${name}`, exact: true }).click();
+  await where.getByRole("menuitem", { name: verb, exact: true }).click();
+}
+
 /** Chooses one of several, somewhere on a page. */
 export async function choose(within: Page | Locator, label: string, option: string | RegExp): Promise<void> {
   await within.getByRole("combobox", { name: label, exact: true }).click();

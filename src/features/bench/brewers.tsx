@@ -1,12 +1,12 @@
 "use client";
 
-import type { Figures } from "#contract/fields.ts";
 import type { RowOf } from "#contract/things.ts";
 import { printNumber, printPct } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import { OPTION_WORDS } from "#words/bench";
 import { printSetting } from "#words/figures";
 import { useSite } from "./context.tsx";
+import { BasketOutline, DeliveryLine } from "./drawings.tsx";
 import { BlankRuns, BrewedPots, CutAway, Drip, Flows } from "./measures.ts";
 import { printDelivery, printKept } from "./printed.ts";
 import type { BrewerRow } from "./rows.ts";
@@ -20,7 +20,7 @@ export function Brewers({ brewers }: { readonly brewers: readonly BrewerRow[] })
   const say = (row: RowOf<"brewer">) => {
     const { kind, filterId, ending, minSettingG, maxSettingG, doseMaxG, retentionGPerG, retentionFrom } =
       row.figures;
-    const { slope, interceptG, flows } = wholeOf(row);
+    const { slope, interceptG, flows, runs } = wholeOf(row);
     const filter = refs.filter.find(({ id }) => id === filterId)?.name;
     return (
       <>
@@ -41,6 +41,14 @@ export function Brewers({ brewers }: { readonly brewers: readonly BrewerRow[] })
         )}
         {row.figures.bypassMaxPct !== null &&
           `; bypass to ${printPct(row.figures.bypassMaxPct, { decimals: 0 })}`}
+        {kind === "batch" && (
+          <DeliveryLine
+            slope={slope}
+            interceptG={interceptG}
+            rangeG={[minSettingG, maxSettingG]}
+            runs={runs}
+          />
+        )}
       </>
     );
   };
@@ -64,7 +72,7 @@ export function Brewers({ brewers }: { readonly brewers: readonly BrewerRow[] })
         "retentionGPerG",
       ]}
       say={say}
-      picture={({ figures }) => <SmallBasket {...figures} />}
+      picture={({ figures }) => <BasketOutline {...figures} />}
       ways={(row) => {
         const brewer = wholeOf(row);
         const pots = {
@@ -90,27 +98,3 @@ export function Brewers({ brewers }: { readonly brewers: readonly BrewerRow[] })
 }
 
 const WORK = { batch: "batches of", hand: "poured by hand,", press: "steeped and pressed," } as const;
-
-/** The basket's shape, all to one scale. */
-function SmallBasket({ topDiameterMm, bottomDiameterMm, heightMm }: Figures<"brewer">) {
-  const WIDTH = 48;
-  if (topDiameterMm === null || bottomDiameterMm === null || heightMm === null) {
-    return <span className="w-12 shrink-0 text-center text-quiet text-xs">not measured</span>;
-  }
-  const scale = WIDTH / Math.max(MOST_MM, topDiameterMm, heightMm);
-  const [top, bottom, height] = [topDiameterMm * scale, bottomDiameterMm * scale, heightMm * scale];
-  const middle = WIDTH / 2;
-  return (
-    <svg width={WIDTH} height={WIDTH} aria-hidden="true" className="shrink-0">
-      <path
-        d={`M ${middle - top / 2} ${WIDTH - 2 - height} L ${middle - bottom / 2} ${WIDTH - 2} L ${middle + bottom / 2} ${WIDTH - 2} L ${middle + top / 2} ${WIDTH - 2 - height}`}
-        className="fill-worktop stroke-rim"
-        strokeWidth={3}
-        strokeLinejoin="round"
-      />
-    </svg>
-  );
-}
-
-/** The drawn width of a list's pictures, unless a basket is larger. */
-const MOST_MM = 170;

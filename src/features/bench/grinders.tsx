@@ -3,6 +3,7 @@
 import type { RowOf } from "#contract/things.ts";
 import { fitCurve, umAt } from "#core/grind";
 import { printNumber } from "#core/units";
+import { DialPicture } from "./drawings.tsx";
 import { GrindCurve, Pairs } from "./measures.ts";
 import type { GrinderRow } from "./rows.ts";
 import { Things } from "./things.tsx";
@@ -14,6 +15,22 @@ interface GrindersProps {
 }
 
 const n = (value: number) => printNumber(value, 2);
+
+/** Places along a dial at which its curve is drawn. */
+const CURVE_POINTS = 25;
+
+/** A grinder's dial with its newest curve, and the settings of what was approved. */
+function Picture({ grinder }: { readonly grinder: GrinderRow }) {
+  const { dialMin, dialMax } = grinder.figures;
+  const points = grinder.curves[0]?.points ?? [];
+  const fit = fitCurve(points);
+  const settings = Array.from(
+    { length: CURVE_POINTS },
+    (_, i) => dialMin + ((dialMax - dialMin) * i) / (CURVE_POINTS - 1),
+  );
+  const curve = fit.ok ? settings.map((setting) => ({ setting, um: umAt(fit.value, setting) })) : [];
+  return <DialPicture dial={grinder.figures} curve={curve} points={points} standards={grinder.standards} />;
+}
 
 /** Grinders: dial, grind in micrometres, and matched settings of other grinders. */
 export function Grinders({ grinders, others }: GrindersProps) {
@@ -51,6 +68,7 @@ export function Grinders({ grinders, others }: GrindersProps) {
       empty="Put a grinder on the bench: its dial is what a card names."
       first={["name", "dialMin", "dialMax", "dialStep", "higherIs", "purgeG"]}
       say={say}
+      picture={(row) => <Picture grinder={wholeOf(row)} />}
       ways={(row) => [
         { verb: "Curve", form: (onDone) => <GrindCurve grinder={wholeOf(row)} onDone={onDone} /> },
         {

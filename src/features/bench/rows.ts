@@ -36,6 +36,8 @@ export type VesselRow = RowOf<"vessel"> & {
 export type GrinderRow = RowOf<"grinder"> & {
   /** The newest first. */
   readonly curves: readonly CurveVersion[];
+  /** Settings of the pots that are approved on it. */
+  readonly standards: readonly number[];
   readonly pairs: readonly {
     readonly otherId: string;
     readonly pairs: readonly (MatchedPair & { readonly id: string })[];

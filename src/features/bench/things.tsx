@@ -18,6 +18,7 @@ import { FIELD_WORDS, type FieldWords, KIND_WORDS, typicalSentence } from "#word
 import { folded } from "#words/find";
 import { removeThing } from "./actions.ts";
 import { ThingForm } from "./measures.ts";
+import { More } from "./more.tsx";
 import type { Besides } from "./thingForm.tsx";
 import type { Way } from "./way.ts";
 
@@ -27,6 +28,8 @@ interface ThingsProps<Kind extends ThingKind> {
   /** A thing in a line or two. */
   readonly say: (row: RowOf<Kind>) => ReactNode;
   readonly picture?: (row: RowOf<Kind>) => ReactNode;
+  /** All that stand on the bench, drawn beside each other. */
+  readonly overview?: (rows: readonly RowOf<Kind>[]) => ReactNode;
   /** The ways to measure one, besides typing. */
   readonly ways?: (row: RowOf<Kind>) => readonly Way[];
   /** The fields that are asked first; the others are folded away. */
@@ -44,12 +47,16 @@ const SEARCHED_FROM = 8;
 
 /** All things of a kind: what is known of each, and the ways to measure, change, add and take off. */
 export function Things<Kind extends ThingKind>(props: ThingsProps<Kind>) {
-  const { kind, rows, say, picture, ways, first, besides, empty } = props;
+  const { kind, rows, say, picture, overview, ways, first, besides, empty } = props;
   const { may } = useCounter();
   const units = useUnits();
   const [wanted, setWanted] = useState("");
   const [adding, setAdding] = useState(false);
   const [open, setOpen] = useState<{ readonly id: string; readonly verb: string }>();
+  const { act, busy } = useAct();
+  /** Takes a thing off the bench, or puts it back: one tap each, so that neither asks. */
+  const move = ({ id, revision, removed }: RowOf<Kind>) =>
+    act(removeThing({ kind, id, revision, removed: !removed }));
   const { many, add } = KIND_WORDS[kind];
   const onBench = rows.filter(({ removed }) => !removed);
   const gone = rows.filter(({ removed }) => removed);
@@ -108,23 +115,30 @@ export function Things<Kind extends ThingKind>(props: ThingsProps<Kind>) {
             />
           )
         }
-        tools={(row) => (
-          <>
-            {waysOf(row).map(({ verb }) => (
-              <Button
-                key={verb}
-                aria-expanded={open?.id === row.id && open.verb === verb}
-                onClick={() =>
-                  setOpen(open?.id === row.id && open.verb === verb ? undefined : { id: row.id, verb })
-                }
-              >
-                {verb}
-                <span className="sr-only"> {nameOf(row.figures)}</span>
-              </Button>
-            ))}
-            {may("setBench") && <TakeOff kind={kind} row={row} />}
-          </>
-        )}
+        tools={(row) => {
+          const [measure, ...others] = waysOf(row);
+          const isOpen = (verb: string) => open?.id === row.id && open.verb === verb;
+          const turn = (verb: string) => setOpen(isOpen(verb) ? undefined : { id: row.id, verb });
+          return (
+            measure && (
+              <>
+                <Button aria-expanded={isOpen(measure.verb)} onClick={() => turn(measure.verb)}>
+                  {measure.verb}
+                  <span className="sr-only"> {nameOf(row.figures)}</span>
+                </Button>
+                {may("setBench") || others.length > 0 ? (
+                  <More
+                    name={nameOf(row.figures)}
+                    acts={[
+                      ...others.map(({ verb }) => ({ verb, onAct: () => turn(verb) })),
+                      ...(may("setBench") ? [{ verb: "Take off", onAct: () => move(row) }] : []),
+                    ]}
+                  />
+                ) : null}
+              </>
+            )
+          );
+        }}
         below={(row) =>
           open?.id === row.id &&
           waysOf(row)
@@ -132,6 +146,7 @@ export function Things<Kind extends ThingKind>(props: ThingsProps<Kind>) {
             ?.form(closing(row.id, open.verb))
         }
       >
+        {overview && onBench.length > 0 && overview(onBench)}
         {adding && <ThingForm {...form} typicals={typicalsOf(kind)} onDone={() => setAdding(false)} />}
       </Table>
       {gone.length > 0 && may("setBench") && (
@@ -141,7 +156,9 @@ export function Things<Kind extends ThingKind>(props: ThingsProps<Kind>) {
             {gone.map((row) => (
               <li key={row.id} className="flex items-center justify-between gap-2">
                 <bdi>{nameOf(row.figures)}</bdi>
-                <TakeOff kind={kind} row={row} />
+                <Button look="quiet" disabled={busy} onClick={() => move(row)}>
+                  Put back<span className="sr-only"> {nameOf(row.figures)}</span>
+                </Button>
               </li>
             ))}
           </ul>
@@ -206,26 +223,4 @@ function figureColumns<Kind extends ThingKind>(kind: Kind, units: Printers): rea
 
 function nameOf(figures: object): string {
   return String((figures as { readonly name: string }).name);
-}
-
-/** Takes a thing off the bench, or puts it back: one tap each, so that neither asks. */
-function TakeOff({
-  kind,
-  row,
-}: {
-  readonly kind: ThingKind;
-  readonly row: Omit<ThingRow, "figures"> & { readonly figures: object };
-}) {
-  const { act, busy } = useAct();
-  const { id, revision, removed } = row;
-  return (
-    <Button
-      look="quiet"
-      disabled={busy}
-      onClick={() => act(removeThing({ kind, id, revision, removed: !removed }))}
-    >
-      {removed ? "Put back" : "Take off"}
-      <span className="sr-only"> {nameOf(row.figures)}</span>
-    </Button>
-  );
 }

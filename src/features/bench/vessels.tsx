@@ -1,12 +1,11 @@
 "use client";
 
-import type { Figures } from "#contract/fields.ts";
 import type { RowOf } from "#contract/things.ts";
 import { printNumber } from "#core/units";
-import { Pot } from "#parts/pot.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { OPTION_WORDS } from "#words/bench";
 import { useSite } from "./context.tsx";
+import { VesselShelf } from "./drawings.tsx";
 import { Cooling, HeatHelp, WeighVessel } from "./measures.ts";
 import { coolsTo } from "./printed.ts";
 import type { VesselRow } from "./rows.ts";
@@ -41,20 +40,12 @@ export function Vessels({ vessels }: { readonly vessels: readonly VesselRow[] })
       empty="Put the pots and servers that you brew into on the bench: a card fills one of them."
       first={["name", "kind", "iced", "brimG", "workingG", "vesselJPerK"]}
       say={(row) => say(row, wholeOf(row))}
-      picture={({ figures }) => <Picture {...figures} />}
+      overview={(rows) => <VesselShelf vessels={rows.map(({ figures }) => figures)} />}
       ways={(row) => [
         { verb: "Weigh", form: (onDone) => <WeighVessel vessel={wholeOf(row)} onDone={onDone} /> },
         { verb: "Cooling", form: (onDone) => <Cooling vessel={wholeOf(row)} onDone={onDone} /> },
       ]}
       besides={(form) => <HeatHelp {...form} />}
     />
-  );
-}
-
-function Picture({ brimG, workingG, iced }: Pick<Figures<"vessel">, "brimG" | "workingG" | "iced">) {
-  return (
-    <svg width={38} height={56} aria-hidden="true" className="shrink-0">
-      <Pot fill={workingG / brimG} iced={iced} width={38} height={56} />
-    </svg>
   );
 }

@@ -53,6 +53,8 @@ interface ShiftListProps {
   /** Lines of those that the list names as it starts. */
   readonly cards: readonly ShiftCard[];
   readonly start: ShiftKept;
+  /** Whether the list is of the day that it is at the site. */
+  readonly isToday: boolean;
   /** How often each card was brewed on that day, by the log. */
   readonly brewed: Readonly<Record<string, number>>;
 }
@@ -63,7 +65,17 @@ const MOST_OTHERS = 3;
 const KEPT = { saved: "Saved", saving: "Saving …", unsaved: "Not saved" } as const;
 
 /** One day's list: cards and batches in order, with their totals. */
-export function ShiftList({ site, supplies, day, days, choices, cards, start, brewed }: ShiftListProps) {
+export function ShiftList({
+  site,
+  supplies,
+  day,
+  days,
+  choices,
+  cards,
+  start,
+  isToday,
+  brewed,
+}: ShiftListProps) {
   const router = useRouter();
   const units = useUnits();
   const { may, send } = useCounter();
@@ -195,7 +207,7 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start, br
       </header>
       <Panel
         title="To brew"
-        aside={planned > 0 && <span className="text-quiet">{brewedSentence(done, planned)}</span>}
+        aside={done > 0 && <span className="text-quiet">{brewedSentence(done, planned)}</span>}
       >
         {items.length === 0 && (
           <p className="text-quiet">
@@ -216,7 +228,7 @@ export function ShiftList({ site, supplies, day, days, choices, cards, start, br
                   title={titleOf(item)}
                   card={lines.get(item.cardId)}
                   brewed={brewed[item.cardId] ?? 0}
-                  mayLog={may("logBatches")}
+                  mayLog={isToday && may("logBatches")}
                   others={othersOf(item.cardId, choices)}
                   onInstead={(cardId) =>
                     change(items.map((old) => (old.id === item.id ? { ...old, cardId } : old)))

@@ -109,7 +109,7 @@ const PARTS = {
     return { brewers, filters };
   },
   grinders: async (at: At, bench: Bench) => {
-    const [grinders, others] = await Promise.all([grinderRows(at), grindersOfAllSites(bench)]);
+    const [grinders, others] = await Promise.all([grinderRows(at, bench), grindersOfAllSites(bench)]);
     return { grinders, others };
   },
   coffees: async (at: At) => ({ coffees: await coffeeRows(at) }),

@@ -38,6 +38,7 @@ export function readShift(named: unknown) {
         text: `${printListDay(each)}${aside(each)}`,
       })),
       choices: choicesOf(cards),
+      isToday: day === today,
       brewed: Object.fromEntries(brewed),
       cards: cards.filter(({ id }) => listed.has(id)),
       start,

@@ -81,7 +81,7 @@ export async function brewerRows(at: At) {
   }));
 }
 
-export async function grinderRows(at: At) {
+export async function grinderRows(at: At, { standards }: Pick<Bench, "standards">) {
   const db = database();
   const things = await readThings(db, "grinder", at.siteId);
   const ids = things.map(({ id }) => id);
@@ -101,6 +101,9 @@ export async function grinderRows(at: At) {
         since: printDay(since, at.timeZone),
       })),
     pairs: pairs[i]!,
+    standards: standards
+      .filter(({ grinderId }) => grinderId === thing.id)
+      .map(({ dialSetting }) => dialSetting),
   }));
 }
 
