@@ -76,7 +76,7 @@ test("from the door to today's card in a tap, and the pot logged from it by two 
   await expect(page).toHaveURL(/\/shift/);
   await expect(page.getByText(/^\d of \d brewed$/).first()).toBeVisible();
   const line = page.getByRole("main").getByRole("listitem").filter({ hasText: "202 g" }).first();
-  await line.getByRole("link").click();
+  await line.getByRole("link").first().click();
   const card = page.getByRole("article");
   await expect(card).toContainText("202 g");
   await expect(card).toContainText("3.3 l");
