@@ -155,8 +155,9 @@ test("beans weighed again change the bed", async ({ page }) => {
 test("a guided weighing and a cooling curve without hardware: dragged, played and taken", async ({
   page,
 }) => {
+  await page.goto("/bench/house");
+  await page.getByRole("checkbox", { name: /simulated instruments beside the bench/ }).check();
   await page.goto("/bench/vessels");
-  await page.getByRole("button", { name: "Take out simulated instruments" }).click();
   await page.getByRole("button", { name: "Weigh pot 2.05 l, white" }).click();
   await page.getByLabel("empty, lid off").fill("400");
   await page.getByRole("button", { name: "Pour a pot" }).click();

@@ -4,12 +4,32 @@ import dynamic from "next/dynamic";
 import type { RowOf } from "#contract/things.ts";
 import { boilingC } from "#core/measure";
 import { printNumber } from "#core/units";
+import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import type { House } from "./settings.tsx";
+import { useSimulated } from "./simulated.ts";
 import { Things } from "./things.tsx";
 
 /** Loaded beside the page, with what a form needs. */
 const Settings = dynamic(() => import("./settings.tsx").then(({ Settings }) => Settings));
+
+/** What only this device shows. */
+function OnThisDevice() {
+  const [isOn, setOn] = useSimulated();
+  return (
+    <Panel title="On this device">
+      <label className="flex min-h-12 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5 accent-rim"
+          checked={isOn}
+          onChange={(event) => setOn(event.target.checked)}
+        />
+        simulated instruments beside the bench, to try measuring without hardware
+      </label>
+    </Panel>
+  );
+}
 
 interface HousePartProps {
   readonly house: House;
@@ -50,7 +70,10 @@ export function HousePart({ house, sites, scales }: HousePartProps) {
           }}
         />
       </div>
-      <Settings house={house} />
+      <div className="flex flex-col gap-3">
+        <Settings house={house} />
+        <OnThisDevice />
+      </div>
     </div>
   );
 }

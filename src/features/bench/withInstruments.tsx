@@ -2,10 +2,9 @@
 
 import { type ReactNode, useState } from "react";
 import { simulatedDevice } from "#devices/index.ts";
-import { Button } from "#ui/button.tsx";
-import { useCounter } from "#ui/counter.tsx";
 import { InstrumentsContext } from "./instruments.ts";
 import { InstrumentsPanel } from "./measures.ts";
+import { useSimulated } from "./simulated.ts";
 
 /** A counter scale and a probe, as many houses have them. */
 const make = () => ({
@@ -20,22 +19,13 @@ const make = () => ({
   }),
 });
 
-/** The bench with simulated instruments beside it, for whoever has none yet or wants to try. */
+/** The bench, with simulated instruments beside it where this device has them switched on. */
 export function WithInstruments({ children }: { readonly children: ReactNode }) {
-  const { may } = useCounter();
   const [instruments] = useState(make);
-  const [shown, setShown] = useState(false);
+  const [shown, setShown] = useSimulated();
   return (
     <InstrumentsContext value={shown ? instruments : undefined}>
-      {shown ? (
-        <InstrumentsPanel {...instruments} onAway={() => setShown(false)} />
-      ) : (
-        may("measure") && (
-          <Button look="quiet" className="self-start" onClick={() => setShown(true)}>
-            Take out simulated instruments
-          </Button>
-        )
-      )}
+      {shown && <InstrumentsPanel {...instruments} onAway={() => setShown(false)} />}
       {children}
     </InstrumentsContext>
   );
