@@ -23,7 +23,7 @@ async function startFrom(page: Page, name: string): Promise<void> {
 }
 
 /**
- * From an empty house to a first sheet: six things put on the bench, most of them typical, and four weighings.
+ * From an empty house to a first sheet: six things put on the bench, most of them typical, what the dial grinds in words, and four weighings.
  * Ends on Scale.
  */
 export async function setUpFirstHouse(page: Page, base: string): Promise<void> {
@@ -48,6 +48,8 @@ export async function setUpFirstHouse(page: Page, base: string): Promise<void> {
     await keep("Keep this site");
   });
   await done("A site");
+  // One by one, not a usual bench at once.
+  await press(page.getByRole("button", { name: "Do it: A brewer" }));
   await step("The one that fills the pots", async () => {
     await startFrom(page, "small flat basket");
     await typeInto(field("name"), "Turnstone");
@@ -70,6 +72,18 @@ export async function setUpFirstHouse(page: Page, base: string): Promise<void> {
     await keep("Keep this grinder");
   });
   await done("A grinder");
+  await step("words are enough", async () => {
+    for (const [setting, word] of [
+      ["4", "table salt"],
+      ["20", "coarse grit"],
+    ] as const) {
+      await typeInto(field("setting"), setting);
+      await typeInto(field("grinds"), word);
+      await keep("Add it");
+    }
+    await keep("Keep these");
+  });
+  await done("What its dial grinds");
   await step("Its density says how deep", async () => {
     await startFrom(page, "medium roast");
     await typeInto(field("name"), "Saltmarsh");

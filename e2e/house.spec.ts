@@ -14,6 +14,76 @@ let own: OwnHouse;
 const house: OwnHouse["run"] = (args, env) => own.run(args, env);
 
 test.use({ as: "nobody", baseURL: undefined, ignoreHTTPSErrors: true });
+
+test.describe("another empty house", () => {
+  let house: OwnHouse;
+  test.beforeAll(async () => {
+    house = await ownHouse("quick-house");
+    house.run(["start", "--empty"]);
+  });
+  test.afterAll(() => {
+    house.run(["stop"]);
+  });
+
+  test("comes to a first sheet with a dial in six short forms", async ({ page }) => {
+    let [forms, fields] = [0, 0];
+    const keep = async (name: string) => {
+      const form = page.locator("form").filter({ has: page.getByRole("button", { name, exact: true }) });
+      forms++;
+      fields += await form.locator("input, [role=combobox]").filter({ visible: true }).count();
+      await page.getByRole("button", { name, exact: true }).click();
+    };
+    const fill = (label: string, text: string) => page.getByLabel(label, { exact: true }).fill(text);
+    await page.goto(`${house.base}/`);
+    await fill("your name", LEAD.name);
+    await fill("PIN or passphrase", LEAD.pin);
+    await keep("Lead this house");
+    await page.getByRole("link", { name: "To the Bench" }).click();
+    await fill("name", "Pier Head");
+    await fill("above the sea", "4");
+    await keep("Keep this site");
+    for (const [kind, name] of [
+      ["brewer", "Turnstone"],
+      ["vessel", "pot, blue"],
+      ["grinder", "Chough"],
+      ["coffee", "Saltmarsh"],
+    ] as const) {
+      await fill(`${kind}, its name`, name);
+    }
+    await keep("Put these on the bench");
+    for (const [setting, word] of [
+      ["4", "table salt"],
+      ["20", "coarse grit"],
+    ] as const) {
+      await fill("setting", setting);
+      await fill("grinds", word);
+      await page.getByRole("button", { name: "Add it" }).click();
+    }
+    await keep("Keep these");
+    await page.getByRole("link", { name: "Write it down" }).click();
+    for (const [label, text] of [
+      ["name", "Loft cone"],
+      ["dose", "22 g"],
+      ["hot water poured", "352 g"],
+      ["dial, 0 to 24", "9.5"],
+      ["done at", "3:10"],
+      ["came out", "303 g"],
+      ["strength", "1.38"],
+    ] as const) {
+      await fill(label, text);
+    }
+    forms++;
+    fields += 7;
+    await page.getByRole("button", { name: "Keep it, on trial" }).click();
+    await expect(page.getByRole("heading", { name: "Loft cone" })).toBeVisible();
+    await page.goto(`${house.base}/scale`);
+    await expect(page.getByTestId("dial")).toHaveText(/^\d/);
+    await expect(plate(page, "coffee")).toContainText("g");
+    expect(forms).toBe(6);
+    expect(fields).toBeLessThanOrEqual(45);
+  });
+});
+
 // Each starts a house, with a database of its own: on a slow disk that takes a while.
 test.describe.configure({ mode: "serial", timeout: 300_000 });
 
@@ -77,6 +147,7 @@ test("from empty to a first sheet, by keyboard alone: six things on the bench, a
   // As much as Turnstone has water for, which is less than the pot takes.
   await expect(plate(page, "coffee in the pot")).toContainText("for 1\u202f600 g");
   await expect(plate(page, "set Turnstone to")).toContainText("l");
+  await expect(page.getByTestId("dial")).toHaveText(/^\d/);
   await expect(page.getByText("Turnstone: its basket is typical, not measured.")).toBeVisible();
   await page.getByRole("button", { name: /^Save as/ }).click();
   await page.getByRole("button", { name: "Open it" }).click();

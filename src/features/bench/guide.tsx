@@ -10,15 +10,23 @@ import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { rightSentence } from "#words/people";
-import { BlankRuns, BrewedPots, ThingForm, WeighBeans, WeighVessel } from "./measures.ts";
-import type { BrewerRow, VesselRow } from "./rows.ts";
+import {
+  BlankRuns,
+  BrewedPots,
+  GrindCurve,
+  ThingForm,
+  UsualBench,
+  WeighBeans,
+  WeighVessel,
+} from "./measures.ts";
+import type { BrewerRow, GrinderRow, VesselRow } from "./rows.ts";
 
 export interface GuideProps {
   /** Whether there is a site yet: without one, nothing else has a place. */
   readonly hasSite: boolean;
   readonly brewers: readonly BrewerRow[];
   readonly vessels: readonly VesselRow[];
-  readonly grinders: readonly RowOf<"grinder">[];
+  readonly grinders: readonly GrinderRow[];
   readonly coffees: readonly RowOf<"coffee">[];
   readonly recipes: number;
 }
@@ -40,6 +48,7 @@ export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }:
     <ThingForm kind={kind} typicals={typicalsOf(kind)} first={first} onDone={onDone} />
   );
   const [vessel] = vessels;
+  const [grinder] = grinders;
   const [coffee] = coffees;
   const brewer = brewers.find(({ figures }) => figures.kind === "batch") ?? brewers[0];
   const isKnown = (
@@ -92,6 +101,13 @@ export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }:
       form: put("grinder", ["name", "dialMin", "dialMax", "dialStep", "higherIs"]),
     },
     {
+      name: "What its dial grinds",
+      why: "So that a sheet ends with a setting. Rub a pinch of two settings between your fingers: words are enough.",
+      done: (grinder?.curves.length ?? 0) > 0,
+      waits: !grinder,
+      form: (onDone) => grinder && <GrindCurve grinder={grinder} onDone={onDone} />,
+    },
+    {
       name: "A coffee",
       why: "Its density says how deep a bed it makes.",
       done: coffees.length > 0,
@@ -140,6 +156,9 @@ export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }:
   ];
   const next = steps.findIndex(({ done, waits }) => !done && !waits);
   const [open, setOpen] = useState<number>();
+  const [one, setOne] = useState(false);
+  const isAtOnce =
+    hasSite && !one && [brewers, vessels, grinders, coffees].every(({ length }) => length === 0);
   const canScale = steps.slice(0, SHEET_STEPS).every(({ done }) => done);
   if (!may("setBench")) {
     return (
@@ -149,10 +168,11 @@ export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }:
     );
   }
   return (
-    <Panel title="A first sheet, in ten steps">
+    <Panel title="A first sheet, step by step">
+      {isAtOnce && <UsualBench onDone={() => setOne(true)} />}
       <ol>
         {steps.map((step, i) => {
-          const shown = open === i || (open === undefined && i === next);
+          const shown = open === i || (open === undefined && i === next && !isAtOnce);
           return (
             <li key={step.name} className="border-rim/20 border-b py-2 last:border-0">
               <div className="flex flex-wrap items-center gap-3">
@@ -193,4 +213,4 @@ export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }:
 }
 
 /** With so many steps done there is a sheet; the weighings make it right. */
-const SHEET_STEPS = 6;
+const SHEET_STEPS = 7;

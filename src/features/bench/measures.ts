@@ -21,5 +21,6 @@ export const InstrumentsPanel = dynamic(() =>
 );
 export const Pairs = dynamic(() => import("./pairs.tsx").then(({ Pairs }) => Pairs));
 export const ThingForm = dynamic(() => import("./thingForm.tsx").then(({ ThingForm }) => ThingForm));
+export const UsualBench = dynamic(() => import("./usualBench.tsx").then(({ UsualBench }) => UsualBench));
 export const WeighBeans = dynamic(() => import("./weighBeans.tsx").then(({ WeighBeans }) => WeighBeans));
 export const WeighVessel = dynamic(() => import("./weighVessel.tsx").then(({ WeighVessel }) => WeighVessel));

@@ -169,7 +169,7 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
 }
 
 /** A kind's fields with their words and with what they can name at this site. */
-function formFieldsOf(kind: ThingKind, { refs, currency }: BenchSite): readonly FormField[] {
+export function formFieldsOf(kind: ThingKind, { refs, currency }: BenchSite): readonly FormField[] {
   const words = FIELD_WORDS[kind] as Readonly<Record<string, FieldWords>>;
   return fieldsOf(kind).map(([name, spec]) => {
     const { label, help } = words[name]!;

@@ -9,7 +9,7 @@ const SAID = {
   },
   none: {
     title: "This house has no site yet",
-    text: "Begin on the Bench: it leads from a first site to a first sheet in ten steps.",
+    text: "Begin on the Bench: it leads from a first site to a first sheet, step by step.",
   },
   unmeasured: {
     title: "Nothing to scale yet",

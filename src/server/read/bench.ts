@@ -69,7 +69,7 @@ async function guideOf(bench: Bench, at: At) {
   const [brewers, vessels, grinders, coffees] = await Promise.all([
     brewerRows(at),
     vesselRows(at),
-    rowsOf("grinder", at),
+    grinderRows(at, bench),
     rowsOf("coffee", at),
   ]);
   const onBench = <Row extends { readonly removed: boolean }>(rows: readonly Row[]) =>
