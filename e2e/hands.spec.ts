@@ -6,7 +6,9 @@ test("a new coffee is put on the bench from inside Scale's choice, and is chosen
   await choice.click();
   const search = page.getByRole("combobox", { name: "find: with" });
   await expect(search).toBeFocused();
-  // What matters of each stands beside its name.
+  // What suits stands first, and what matters of each beside its name.
+  await expect(page.getByRole("group", { name: "suits hot" })).toContainText("Night Mail");
+  await expect(page.getByRole("group", { name: "suits hot" })).not.toContainText("Low Tide");
   await expect(page.getByRole("option", { name: /Saltmarsh/ })).toContainText(/off roast/);
   await search.fill("float");
   await expect(page.getByRole("option").first()).toBeVisible();
@@ -82,7 +84,10 @@ test("a sheet that is saved twice is one card; of two cards for one pot the list
   await page.goto("/shift?day=2026-07-19");
   await page.getByRole("combobox", { name: "add a card" }).click();
   await page.getByRole("option", { name: /Low Tide.*Chough 12/ }).click();
-  const line = page.getByRole("main").getByRole("listitem").filter({ hasText: "Low Tide" });
+  const line = page
+    .getByRole("region", { name: "To brew" })
+    .getByRole("listitem")
+    .filter({ hasText: "Low Tide" });
   await expect(line).toContainText("Another card is for this pot. Which one counts?");
   expect(await seriousFaults(page)).toEqual([]);
   await line.getByRole("button", { name: /Chough 13/ }).click();

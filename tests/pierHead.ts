@@ -132,6 +132,7 @@ export const BENCH: Bench = {
       roastedOn: "2026-07-05",
       densityGPerMl: 0.4,
       stockG: 9600,
+      suits: null,
       typical: [],
     },
   ],

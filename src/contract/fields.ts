@@ -1,4 +1,4 @@
-import { CARE_KINDS, ENDINGS, MATERIALS, PLATES, ROAST_LEVELS } from "./aspects.ts";
+import { CARE_KINDS, ENDINGS, MATERIALS, PLATES, ROAST_LEVELS, SUITED } from "./aspects.ts";
 
 /*
  * Everything that stands on the bench, as one table of fields. The forms, the messages that actions take,
@@ -160,6 +160,7 @@ export const FIELDS = {
     pricePerKg: maybe("money", 0, 100_000_000),
     stockG: maybe("g", 0, 10_000_000),
     lowStockG: maybe("g", 0, 10_000_000),
+    suits: { type: "taps", options: SUITED.map((value) => ({ value, text: value })), many: true },
     note,
   },
   water: {
@@ -213,9 +214,11 @@ type ValueOf<Spec> = Spec extends { readonly type: "number" }
   ? number
   : Spec extends { readonly type: "yes" }
     ? boolean
-    : Spec extends { readonly options: readonly (infer Option)[] }
-      ? Option
-      : string;
+    : Spec extends { readonly type: "taps" }
+      ? string | null
+      : Spec extends { readonly options: readonly (infer Option)[] }
+        ? Option
+        : string;
 type Empty<Spec> = Spec extends { readonly optional: true } ? null : never;
 type Specs<Kind extends ThingKind> = (typeof FIELDS)[Kind];
 

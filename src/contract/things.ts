@@ -22,8 +22,12 @@ function schemaOf(spec: FieldSpec): z.ZodType<string | number | boolean | null> 
     }
     case "yes":
       return z.boolean();
-    case "taps":
-      return z.string().nullable();
+    case "taps": {
+      const one = z.enum(spec.options.map(({ value }) => value));
+      const all = z.string().refine((text) => z.array(one).safeParse(text.split(" ")).success);
+      // Files and messages of before it was a field have none.
+      return all.nullable().default(null);
+    }
     case "choice":
       return z.enum(spec.options);
     case "ref":

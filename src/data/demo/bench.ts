@@ -461,6 +461,7 @@ export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & 
   {
     id: SALTMARSH,
     name: "Saltmarsh",
+    suits: "hot concentrate",
     character: "medium blend",
     process: "washed and natural",
     roastLevel: "medium",
@@ -474,6 +475,7 @@ export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & 
   {
     id: KITTIWAKE,
     name: "Kittiwake",
+    suits: "hot iced",
     character: "washed, light",
     process: "washed",
     roastLevel: "light",
@@ -487,6 +489,7 @@ export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & 
   {
     id: LOW_TIDE,
     name: "Low Tide",
+    suits: "iced press",
     character: "natural",
     process: "natural",
     roastLevel: "medium",
@@ -500,6 +503,7 @@ export const COFFEES: (Omit<Rows<typeof schema.coffees>[number], "roastedOn"> & 
   {
     id: NIGHT_MAIL,
     name: "Night Mail",
+    suits: "hot press concentrate",
     character: "dark",
     process: "washed",
     roastLevel: "dark",

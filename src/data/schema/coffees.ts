@@ -17,6 +17,8 @@ export const coffees = mysqlTable(
     lowStockG: double("low_stock_g"),
     /** Minor units of the house's money per kg. */
     pricePerKg: int("price_per_kg"),
+    /** Ways that it suits, with spaces between; null where nobody said. */
+    suits: varchar("suits", { length: 40 }),
     note: varchar("note", { length: 400 }).notNull().default(""),
     typical: typical(),
     ...thingColumns(),

@@ -2,6 +2,7 @@
 
 import dynamic from "next/dynamic";
 import { memo, useState } from "react";
+import type { Suited } from "#contract/aspects.ts";
 import type { Bench, BenchCoffee, BenchRecipe } from "#contract/bench.ts";
 import { chosenOf, fromRecipe, groundOn, into, type ScaleState } from "#scaling/choice";
 import { Choice } from "#ui/choice/choice.tsx";
@@ -44,11 +45,7 @@ export const Choices = memo(
         <Choice
           label="with"
           value={chosen.coffee.id}
-          options={bench.coffees.map((coffee) => ({
-            value: coffee.id,
-            text: coffee.name,
-            aside: mattersOf(coffee, bench.today, units),
-          }))}
+          options={coffeeOptions(bench, suitedOf(state, chosen.recipe), units)}
           onChange={(coffee) => set((now) => ({ ...now, coffee }))}
           {...(may("setBench") && { onAdd: setAdding, adds: "coffee" })}
         />
@@ -87,10 +84,31 @@ export const Choices = memo(
   },
   (old, next) =>
     old.bench === next.bench &&
-    (["recipe", "coffee", "brewer", "grinder", "vessel"] as const).every(
+    old.state.iced.method === next.state.iced.method &&
+    (["serve", "recipe", "coffee", "brewer", "grinder", "vessel"] as const).every(
       (key) => old.state[key] === next.state[key],
     ),
 );
+
+/** The way that a sheet's coffee is to suit. */
+function suitedOf({ serve, iced }: ScaleState, { brewer }: BenchRecipe): Suited {
+  if (serve === "iced") return iced.method === "steep" ? "concentrate" : "iced";
+  return brewer.kind === "press" ? "press" : "hot";
+}
+
+/** Coffees to choose from: those that suit first, where anybody said what a coffee suits. */
+function coffeeOptions({ coffees, today }: Bench, way: Suited, units: Printers) {
+  const suits = (coffee: BenchCoffee) => coffee.suits?.split(" ").includes(way) ?? false;
+  const isSaid = coffees.some(suits);
+  return coffees
+    .toSorted((a, b) => Number(suits(b)) - Number(suits(a)))
+    .map((coffee) => ({
+      value: coffee.id,
+      text: coffee.name,
+      aside: mattersOf(coffee, today, units),
+      ...(isSaid && { group: suits(coffee) ? `suits ${way}` : "others" }),
+    }));
+}
 
 /** What matters of a coffee when it is chosen: its character, its age, what is left of it. */
 function mattersOf(

@@ -122,6 +122,7 @@ export const FIELD_WORDS: AllWords = {
     pricePerKg: { label: "price of a kilogram" },
     stockG: { label: "in stock" },
     lowStockG: { label: "low at" },
+    suits: { label: "suits", help: "those that suit stand first where one is chosen" },
     note: { label: "notes" },
   },
   water: {

@@ -1,0 +1,1 @@
+ALTER TABLE `coffees` ADD `suits` varchar(40);
