@@ -135,7 +135,7 @@ test("a bench that changed meanwhile is told: the sheet is worked out anew, what
   expect(await plate(page, "coffee in the pot").textContent()).toBe(before);
   await expect(async () => {
     await save.click();
-    await expect(page.getByText("Kept as a card.")).toBeVisible({ timeout: 3000 });
+    await expect(page.getByText(/kept as a card/i)).toBeVisible({ timeout: 3000 });
   }).toPass();
   await roomIs("21 °C");
   await other.close();

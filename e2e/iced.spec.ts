@@ -92,7 +92,7 @@ test("a lead makes a hot cup an iced batch by its strength, through to the glass
 
   await settledForecast(page);
   await page.getByRole("button", { name: "Save as card" }).click();
-  await expect(page.getByText("Kept as a card.")).toBeVisible();
+  await expect(page.getByText(/kept as a card/i)).toBeVisible();
   await page.getByRole("button", { name: "Open it" }).click();
   await expect(page.getByRole("heading", { name: "Low Tide, iced" })).toBeVisible();
   const card = page.getByRole("article");

@@ -95,6 +95,8 @@ test("from the door to today's card in a tap, and the pot logged from it by two 
   await expect(page.getByRole("main").getByRole("alert").first()).toContainText(/is forecast: is that right/);
   await expect(page.getByRole("checkbox", { name: "it was so" })).not.toBeChecked();
   await page.getByLabel("took").fill("526");
+  // A notice that fades has half its colour.
+  await expect(page.getByText("On today's list, 5 times now.")).toBeHidden();
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole("button", { name: "Log it" }).click();
   await expect(page.getByRole("button", { name: "Log it" })).toBeHidden();

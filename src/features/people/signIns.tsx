@@ -42,7 +42,7 @@ export function SignIns({ title, lines }: SignInsProps) {
               <span className="text-quiet text-sm">this one</span>
             ) : (
               <Button look="quiet" disabled={busy} onClick={() => act(endSignIn(id))}>
-                End<span className="sr-only"> the sign-in of {person}</span>
+                End<span className="sr-only"> the sign-in of {`${person}, since ${since}`}</span>
               </Button>
             )}
           </li>
