@@ -1,4 +1,5 @@
 import type { Figures } from "#contract/fields.ts";
+import { printNumber } from "#core/units";
 import { Pot } from "#parts/pot.tsx";
 
 /*
@@ -126,6 +127,12 @@ export function DialPicture({ dial: { dialMin, dialMax }, curve, points, standar
   return (
     <svg width={width} height={height} aria-hidden="true" className="block shrink-0">
       <line x1={rim} x2={width - rim} y1={floor} y2={floor} className="stroke-rim" strokeWidth={2} />
+      <text x={0} y={height - 1} fontSize={11} className="fill-quiet">
+        {printNumber(dialMin, 1)}
+      </text>
+      <text x={width} y={height - 1} fontSize={11} textAnchor="end" className="fill-quiet">
+        {printNumber(dialMax, 1)}
+      </text>
       {curve.length > 1 && (
         <polyline
           points={curve.map(({ setting, um }) => `${x(setting)},${y(um)}`).join(" ")}

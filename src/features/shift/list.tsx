@@ -254,8 +254,8 @@ export function ShiftList({
               value=""
               options={choices.map(({ id, title, shared }) => ({
                 value: id,
-                text: title,
-                ...(shared && { aside: printBrew(shared, units) }),
+                // Read aloud, too, two cards for one pot are told apart.
+                text: shared ? `${title}: ${printBrew(shared, units)}` : title,
               }))}
               onChange={(cardId) => change([...items, { id: uuidv7(), cardId, batches: 1 }])}
             />
