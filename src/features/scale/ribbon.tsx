@@ -277,7 +277,7 @@ export function Ribbon(props: RibbonProps) {
               )}
             </div>,
           )}
-          <p className="text-quiet text-sm @wide:absolute @wide:bottom-[3%] @wide:left-[24%]">
+          <p className="text-quiet text-sm @wide:absolute @wide:bottom-[3%] @wide:left-[24%] @wide:rounded @wide:bg-enamel/85 @wide:px-1">
             the bed keeps{" "}
             <strong className="font-display text-base text-ink tabular-nums">
               {units.printLiquid(retentionGPerG * sheet.rounded.doseG)}
