@@ -16,8 +16,9 @@ async function press(button: Locator): Promise<void> {
 /** Takes a typical one, by the first letters of its name. */
 async function startFrom(page: Page, name: string): Promise<void> {
   await press(page.getByRole("combobox", { name: "start from" }));
-  await page.getByRole("option", { name: `a ${name}` }).waitFor();
-  await page.keyboard.type(`a ${name}`);
+  const option = `${/^[aeiou]/.test(name) ? "an" : "a"} ${name}`;
+  await page.getByRole("option", { name: option }).waitFor();
+  await page.keyboard.type(option);
   await page.keyboard.press("Enter");
   await expect(page.getByText("Typical figures: they stay marked so")).toBeVisible();
 }

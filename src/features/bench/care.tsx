@@ -13,6 +13,7 @@ import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { careCautions, dueSentence, OPTION_WORDS } from "#words/bench";
+import { counted } from "#words/figures";
 import { markCareDone, unmarkCareDone } from "./actions.ts";
 import { Things } from "./things.tsx";
 
@@ -49,7 +50,7 @@ export function Care({ due, tasks }: CareProps) {
         empty="Rinsing, soaking, descaling, burrs: what is due is counted from the log."
         say={({ figures: { kind, everyDays, everyL, everyKg } }) => {
           const every = [
-            everyDays !== null && `${printNumber(everyDays, 0)} days`,
+            everyDays !== null && (everyDays === 1 ? "day" : counted(everyDays, "day")),
             everyL !== null && `${printNumber(everyL, 0)} l`,
             everyKg !== null && `${printNumber(everyKg, 1)} kg`,
           ].filter(Boolean);

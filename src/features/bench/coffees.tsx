@@ -3,6 +3,7 @@
 import type { RowOf } from "#contract/things.ts";
 import { printValue } from "#parts/form/fields.ts";
 import { useUnits } from "#ui/units.tsx";
+import { counted } from "#words/figures";
 import { useSite } from "./context.tsx";
 import { NewBag, WeighBeans } from "./measures.ts";
 import { printDensity } from "./printed.ts";
@@ -20,7 +21,8 @@ export function Coffees({ coffees }: { readonly coffees: readonly CoffeeRow[] })
     const { ageDays } = wholeOf(row);
     const low = stockG !== null && lowStockG !== null && stockG <= lowStockG;
     const what = [character, process, `${roastLevel} roast`].filter(Boolean).join(", ");
-    const age = ageDays === undefined ? "" : `; roasted ${ageDays === 0 ? "today" : `${ageDays} days ago`}`;
+    const age =
+      ageDays === undefined ? "" : `; roasted ${ageDays === 0 ? "today" : `${counted(ageDays, "day")} ago`}`;
     return (
       <>
         {what}, {printDensity(densityGPerMl)}

@@ -3,6 +3,7 @@
 import type { RowOf } from "#contract/things.ts";
 import { fitCurve, umAt } from "#core/grind";
 import { printNumber } from "#core/units";
+import { counted } from "#words/figures";
 import { DialPicture } from "./drawings.tsx";
 import { GrindCurve, Pairs } from "./measures.ts";
 import type { GrinderRow } from "./rows.ts";
@@ -43,7 +44,7 @@ export function Grinders({ grinders, others }: GrindersProps) {
     const size = (setting: number) => (fit?.ok ? `${printNumber(umAt(fit.value, setting), 0)} µm` : "");
     const matched = pairs.map(
       ({ otherId, pairs: list }) =>
-        `${list.length} pairs with ${others.find(({ id }) => id === otherId)?.name ?? "another grinder"}`,
+        `${counted(list.length, "pair")} with ${others.find(({ id }) => id === otherId)?.name ?? "another grinder"}`,
     );
     const rule = [
       ruleUnits !== null && `${n(ruleUnits)} coarser per doubling of the bed`,

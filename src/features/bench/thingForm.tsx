@@ -16,6 +16,7 @@ import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { FIELD_WORDS, type FieldWords, KIND_WORDS } from "#words/bench";
+import { withArticle } from "#words/figures";
 import { keepThing } from "./actions.ts";
 import { type BenchSite, useSite } from "./context.tsx";
 
@@ -124,7 +125,10 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
             value={typical.aspects.length > 0 ? String(typical.figures.name) : NOTHING}
             options={[
               { value: NOTHING, text: "nothing" },
-              ...typicals.map(({ figures }) => ({ value: String(figures.name), text: `a ${figures.name}` })),
+              ...typicals.map(({ figures }) => ({
+                value: String(figures.name),
+                text: withArticle(String(figures.name)),
+              })),
             ]}
             onChange={startFrom}
           />

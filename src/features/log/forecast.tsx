@@ -10,6 +10,7 @@ import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { factorsSentence, fitSentences } from "#words/brew";
+import { counted } from "#words/figures";
 import { rightSentence } from "#words/people";
 import { forgetFitToLog, learnFromLog } from "./actions.ts";
 import { LogTabs } from "./tabs.tsx";
@@ -108,15 +109,15 @@ function Pair({
   const strengths = pairsOf(batches, "strengthPct", "forecastStrengthPct");
   const off = (both: readonly Both[]) =>
     both.map(({ measured, forecast }) => Math.abs(Math.log(forecast / measured)));
-  const counted = (offs: readonly number[]) => offs.filter((each) => each <= ODD_SHARE);
+  const within = (offs: readonly number[]) => offs.filter((each) => each <= ODD_SHARE);
   const oddIds = new Set(
     [...times, ...strengths].flatMap(({ id, measured, forecast }) =>
       Math.abs(Math.log(forecast / measured)) > ODD_SHARE ? [id] : [],
     ),
   );
   const sentences = fitSentences({
-    timeOff: counted(off(times)),
-    strengthOff: counted(off(strengths)),
+    timeOff: within(off(times)),
+    strengthOff: within(off(strengths)),
     typicalS: times[0]?.measured ?? 0,
     odd: oddIds.size,
   });
@@ -126,7 +127,9 @@ function Pair({
         {fit
           ? factorsSentence(
               fit,
-              fit.fromLog ? `Learned from ${fit.batches} batches of the log` : "Fitted to a recipe's own cup",
+              fit.fromLog
+                ? `Learned from ${counted(fit.batches, "batch", { many: "batches" })} of the log`
+                : "Fitted to a recipe's own cup",
             )
           : "Nothing of it is fitted yet: these are the model's own forecasts."}
       </p>

@@ -8,6 +8,7 @@ import { printNumber } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { Button } from "#ui/button.tsx";
 import { Panel } from "#ui/panel.tsx";
+import { counted } from "#words/figures";
 import { NOTHING_WATCHED, quietSentence, SIGNAL_WORDS } from "#words/log";
 import { LogTabs } from "./tabs.tsx";
 
@@ -114,7 +115,7 @@ function Charts({ standard }: { readonly standard: MovedStandard }) {
   return (
     <>
       <p className="mb-2 text-sm">
-        {standard.title}: {standard.batches} batches like{" "}
+        {standard.title}: {counted(standard.batches, "batch", { many: "batches" })} like{" "}
         <Link href={`/log/${standard.batchId}`} className="underline underline-offset-4">
           the approved one
         </Link>

@@ -98,7 +98,7 @@ function Filters({ people, filter, waiting, onAsk }: FiltersProps) {
         value={filter.what}
         options={[
           { value: "", text: "anything" },
-          ...AUDIT_SUBJECTS.map((subject) => ({ value: subject, text: `a ${SUBJECT_WORDS[subject]}` })),
+          ...AUDIT_SUBJECTS.map((subject) => ({ value: subject, text: SUBJECT_WORDS[subject] })),
         ]}
         onChange={(what) => onAsk({ what })}
       />

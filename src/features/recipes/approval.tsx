@@ -7,6 +7,7 @@ import { toast } from "sonner";
 import { CardEffects, useFollowing } from "#parts/cardEffects.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { counted } from "#words/figures";
 import { approveVersion } from "./actions.ts";
 
 interface ApprovalProps {
@@ -33,7 +34,7 @@ export function Approval({ recipeId, versionId, name, version, standard }: Appro
     const cards = later
       ? " Its cards are being made anew."
       : changed > 0
-        ? ` ${changed} cards follow it.`
+        ? ` ${counted(changed, "card follows", { many: "cards follow" })} it.`
         : "";
     toast.success(`Version ${version} is the standard.${cards}`);
     router.push(`/recipes/${recipeId}?v=${versionId}`);

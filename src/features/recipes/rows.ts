@@ -2,6 +2,7 @@ import { handPours, startOf, waterOf } from "#core/brew";
 import { allWaterG, bloomMultiple, type Recipe } from "#core/recipe";
 import { printNumber, printPct, printTime } from "#core/units";
 import type { Printers } from "#ui/units.tsx";
+import { counted } from "#words/figures";
 import { AGITATION_WORDS, BASIS_WORDS, HAND_ACT_WORDS, MOMENT_WORDS, SERVICE_WORDS } from "#words/recipes";
 
 /** A version in words, as far as it can be compared: what it is made with by name, and the recipe. */
@@ -55,7 +56,7 @@ export function rowsOf(
         .filter(Boolean)
         .join(", "),
     ]),
-    ["shared into", portions && `${portions.cups} cups of ${units.printLiquid(portions.fillG)}`],
+    ["shared into", portions && `${counted(portions.cups, "cup")} of ${units.printLiquid(portions.fillG)}`],
     ["done at", recipe.doneS !== null && printTime(recipe.doneS)],
     ["came out", recipe.weighedG !== null && units.printLiquid(recipe.weighedG)],
     ["strength", recipe.strengthPct !== null && printPct(recipe.strengthPct)],

@@ -12,6 +12,7 @@ import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
+import { counted } from "#words/figures";
 import { rightSentence } from "#words/people";
 import { METHOD_WORDS } from "#words/recipes";
 import { archiveRecipe, fitFactors, forgetFactors } from "./actions.ts";
@@ -197,7 +198,7 @@ function Fit({ shown, kit }: FitProps) {
       {fit ? (
         <p>
           {fit.versionId === null
-            ? `Learned from ${fit.batches} batches of the log with`
+            ? `Learned from ${counted(fit.batches, "batch", { many: "batches" })} of the log with`
             : `Fitted to ${fit.versionId === versionId ? "this cup" : "another cup"} of`}{" "}
           {brewer} and {grinder}: water runs {printNumber(fit.permeability, 2)} times, coffee gives{" "}
           {printNumber(fit.extraction, 2)} times what the model says by itself.

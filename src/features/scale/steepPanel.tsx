@@ -6,6 +6,7 @@ import { cardIcedOf } from "#scaling/iced";
 import { steepGrind } from "#scaling/sheet";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
+import { counted } from "#words/figures";
 
 interface SteepPanelProps {
   readonly state: ScaleState;
@@ -27,8 +28,8 @@ export function SteepPanel({ state, bench, sheet }: SteepPanelProps) {
       <p data-testid="steep">
         {units.printMass(doseG)} of coarse coffee
         {setting !== undefined && ` (${grinder.name} about ${printNumber(setting, 1)})`} in{" "}
-        {units.printLiquid(brewWaterG)} of cold water for {printNumber(state.iced.steepH, 0)} hours: begin it
-        the day before. It gives {units.printLiquid(Math.round(steep.concentrateG))} at{" "}
+        {units.printLiquid(brewWaterG)} of cold water for {counted(state.iced.steepH, "hour")}: begin it the
+        day before. It gives {units.printLiquid(Math.round(steep.concentrateG))} at{" "}
         {printPct(steep.concentratePct)}, and each part takes {printNumber(steep.parts, 2)} of water,{" "}
         {units.printLiquid(Math.round(bypassG))} in all.
       </p>

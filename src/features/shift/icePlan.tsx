@@ -3,11 +3,11 @@ import type { BenchIce } from "#contract/bench.ts";
 import type { ShiftIce } from "#contract/shift.ts";
 import { USUAL_ICE } from "#contract/shiftRules.ts";
 import { type IceBudget, type IceOfSource, iceBudget } from "#core/shift";
-import { printNumber } from "#core/units";
 import { Button } from "#ui/button.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
+import { counted } from "#words/figures";
 import { aheadFor, iceBudgetSentences } from "#words/iced";
 
 interface IcePlanProps {
@@ -117,7 +117,8 @@ function Source({ supply, need: { source, iceG, needs }, plan, mayPlan, onIce }:
         {needs.map(({ batches, serverG, glassesG, glasses }) => (
           <li key={`${batches} ${serverG} ${glassesG}`}>
             {batches} × {whole(serverG)} with each batch
-            {glasses > 0 && ` and ${whole(glassesG / glasses)} in each of ${printNumber(glasses, 1)} glasses`}
+            {glasses > 0 &&
+              ` and ${whole(glassesG / glasses)} in each of ${counted(glasses, "glass", { many: "glasses", decimals: 1 })}`}
           </li>
         ))}
       </ul>

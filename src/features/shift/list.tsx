@@ -34,7 +34,7 @@ import { useCounter } from "#ui/counter.tsx";
 import { useTyped } from "#ui/figure/useTyped.ts";
 import { Panel } from "#ui/panel.tsx";
 import { type Printers, useUnits } from "#ui/units.tsx";
-import { listed } from "#words/figures";
+import { counted, listed } from "#words/figures";
 import { brewedSentence } from "#words/log";
 import { rightSentence } from "#words/people";
 import { saveShift } from "./actions.ts";
@@ -395,7 +395,7 @@ function Item({
             <BrewLine card={card} />
             {card.steepH !== null && (
               <strong className="block text-due">
-                Begin it the day before: it steeps for {card.steepH} hours.
+                Begin it the day before: it steeps for {counted(card.steepH, "hour")}.
               </strong>
             )}
           </span>

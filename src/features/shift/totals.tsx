@@ -2,9 +2,9 @@ import type { ReactNode } from "react";
 import type { Bench, BenchCoffee } from "#contract/bench.ts";
 import { cupsFrom } from "#core/sheet";
 import type { ShiftTotals } from "#core/shift";
-import { printNumber } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
+import { counted } from "#words/figures";
 
 /** What a day's totals are held against: the stock of the cards' coffees, cups and ice. */
 export interface Supplies extends Pick<Bench, "cups" | "iceSources"> {
@@ -76,9 +76,7 @@ export function Totals({ totals, supplies, ice }: TotalsProps) {
           {beverageByProduct.map(({ coffee, serve, beverageG }) => {
             const cups = supplies.cups
               .filter((cup) => cup.serve === serve)
-              .map(
-                (cup) => `${printNumber(Math.floor(cupsFrom(beverageG, cup)), 0)} cups of ${cup.volumeMl} ml`,
-              );
+              .map((cup) => `${counted(Math.floor(cupsFrom(beverageG, cup)), "cup")} of ${cup.volumeMl} ml`);
             return (
               <Row
                 key={coffee.id + serve}

@@ -1,8 +1,8 @@
 "use client";
 
 import type { Serve } from "#core/sheet";
-import { printNumber } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
+import { counted } from "#words/figures";
 import { labelCaution } from "#words/log";
 import { PrintHead } from "./printHead.tsx";
 
@@ -41,7 +41,7 @@ export function WallLabels({ coffee, site, labels }: WallLabelsProps) {
             </h2>
             <p>
               {units.printLiquid(yieldG)}
-              {cups !== undefined && `, ${printNumber(Math.floor(cups), 0)} cups`} · <bdi>{vessel}</bdi> ·{" "}
+              {cups !== undefined && `, ${counted(Math.floor(cups), "cup")}`} · <bdi>{vessel}</bdi> ·{" "}
               <bdi>{brewer}</bdi>, <bdi>{site}</bdi>
             </p>
             <dl className="my-2 grid grid-cols-2 gap-2">

@@ -6,7 +6,7 @@ import { Fragment } from "react";
 import { printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import { otherBurrsWords } from "#words/brew";
-import { printSetting } from "#words/figures";
+import { counted, printSetting } from "#words/figures";
 import type { WallRow, WallTable } from "./view.ts";
 
 interface TableProps {
@@ -117,7 +117,7 @@ function Row({ row, iced, byHand, cup, columns }: RowProps) {
                 `${stands ? "" : "about "}${printTime(Math.round(figures.timeS))}`,
               `${units.printLiquid(figures.yieldG)} comes out`,
               figures.cups !== undefined &&
-                `${printNumber(Math.floor(figures.cups), 0)} cups${cup ? ` of ${cup}` : ""}`,
+                `${counted(Math.floor(figures.cups), "cup")}${cup ? ` of ${cup}` : ""}`,
               figures.strengthPct !== undefined && printPct(figures.strengthPct),
             ]
               .filter(Boolean)

@@ -1,6 +1,6 @@
 import type { CardSheet } from "#contract/card.ts";
 import { printNumber, printPct, printTime } from "#core/units";
-import type { Printers } from "#words/figures";
+import { counted, type Printers } from "#words/figures";
 import { GLASS_WORDS, swirlTime } from "#words/iced";
 
 /** A card, and how its figures are printed. */
@@ -68,7 +68,7 @@ export function icedAfter({ sheet, print }: PrintedCard): readonly string[] {
     case "overGlass": {
       const count = iced?.glass?.count ?? 1;
       return [
-        `Put ${whole(print.mass, iceG / count)} of ice into each of ${printNumber(count, 1)} glasses with a clean scoop, and pour ${whole(print.liquid, (yieldG - iceG) / count)} of the hot coffee over each: glasses that are rated for it.`,
+        `Put ${whole(print.mass, iceG / count)} of ice into each of ${counted(count, "glass", { many: "glasses", decimals: 1 })} with a clean scoop, and pour ${whole(print.liquid, (yieldG - iceG) / count)} of the hot coffee over each: glasses that are rated for it.`,
       ];
     }
     case "bath":
@@ -115,7 +115,7 @@ export function serveStep({ sheet: { chosen, iced }, print }: PrintedCard): stri
   const ice = iceG > 0 ? ` (${whole(print.mass, iceG)} of ice)` : "";
   const served = GLASS_WORDS[glass === "own" && iceG === 0 ? "bare" : glass];
   const top = topOffG > 0 ? `, topped with ${print.liquid(topOffG)} of ${topOff}` : "";
-  return `Serve ${whole(print.liquid, coffeeG)} a glass ${served}${ice}${top}: ${printNumber(Math.floor(count), 0)} glasses, at the first sip about ${print.temp(Math.round(tempC))} and ${printPct(strengthPct)}.`;
+  return `Serve ${whole(print.liquid, coffeeG)} a glass ${served}${ice}${top}: ${counted(Math.floor(count), "glass", { many: "glasses" })}, at the first sip about ${print.temp(Math.round(tempC))} and ${printPct(strengthPct)}.`;
 }
 
 /** All steps of a concentrate: it has no brewer and no bed. */
@@ -123,15 +123,15 @@ export function steepSteps({ sheet, print }: PrintedCard): readonly string[] {
   const { steepH, steepKeptH } = sheet.chosen.iced;
   const { doseG, brewWaterG, bypassG, yieldG } = sheet.result.rounded;
   const { dial, iced } = sheet;
-  const hours = printNumber(steepH, 0);
+  const hours = counted(steepH, "hour");
   const serve = serveStep({ sheet, print });
   const parts = iced?.steep ? `${printNumber(iced.steep.parts, 2)} of cold water to each part of it, ` : "";
   return [
     `A day ahead: grind ${print.mass(doseG)} coarse${dial ? `, ${dial.grinder} ${printNumber(dial.setting, 1)}` : ""}.`,
     `Pour ${print.liquid(brewWaterG)} of cold water on it in a clean vessel with a lid, and stir once, until all of it is wet.`,
-    `Cover it, write made and throw-away times on it, and leave it cold for ${hours} hours.`,
+    `Cover it, write made and throw-away times on it, and leave it cold for ${hours}.`,
     `Drain it through a clean filter; do not press it. It gives about ${whole(print.liquid, yieldG - bypassG)}.`,
-    `Keep it closed and cold, and throw away what is left ${printNumber(steepKeptH, 0)} hours later, or sooner by your local food code.`,
+    `Keep it closed and cold, and throw away what is left ${counted(steepKeptH, "hour")} later, or sooner by your local food code.`,
     `When it is served: ${parts}${print.liquid(bypassG)} for all of it, which makes ${whole(print.liquid, yieldG)}.`,
     "Taste it thinned.",
     ...(serve ? [serve] : []),

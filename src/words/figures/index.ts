@@ -1,5 +1,5 @@
 /** How figures, names and times are read. */
-export { listed, MASS_WORDS, PIN_WORDS, printPin } from "./names.ts";
+export { counted, listed, MASS_WORDS, PIN_WORDS, printPin, withArticle } from "./names.ts";
 export type { Printers } from "./printers.ts";
 export { quantitySentence } from "./quantity.ts";
 export { printRest } from "./rest.ts";

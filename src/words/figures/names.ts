@@ -38,6 +38,17 @@ export function printPin(name: PinName, value: number): string {
   return printMass(value);
 }
 
+/** So many of something: "1 glass", "2.5 glasses". */
+export function counted(n: number, one: string, { many = `${one}s`, decimals = 0 } = {}): string {
+  const printed = printNumber(n, decimals);
+  return `${printed} ${printed === "1" ? one : many}`;
+}
+
+/** "a pot", "an insulated pot". */
+export function withArticle(noun: string): string {
+  return `${/^[aeiou]/i.test(noun) ? "an" : "a"} ${noun}`;
+}
+
 /** "a", "a and b", "a, b and c"; another last word than "and" where wanted. */
 export function listed(words: readonly string[], last = "and"): string {
   if (words.length < 2) return words.join("");
