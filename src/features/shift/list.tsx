@@ -401,25 +401,27 @@ function Item({
           </span>
         )}
       </span>
-      {brewed > 0 && (
-        <span className={`text-sm ${brewed >= item.batches ? "font-semibold text-good" : "text-quiet"}`}>
-          {brewedSentence(brewed, item.batches)}
-        </span>
-      )}
-      {mayLog && (
-        <Link href={`/log?card=${item.cardId}`} className={`print:hidden ${buttonClass()}`}>
-          Brewed<span className="sr-only">: log a batch of {title}</span>
-        </Link>
-      )}
-      <Button
-        look="icon"
-        className="print:hidden"
-        aria-label={`take ${title} off the list`}
-        disabled={!mayPlan}
-        onClick={onRemove}
-      >
-        <X size={18} aria-hidden />
-      </Button>
+      <span className="ml-auto flex items-center gap-2">
+        {brewed > 0 && (
+          <span className={`text-sm ${brewed >= item.batches ? "font-semibold text-good" : "text-quiet"}`}>
+            {brewedSentence(brewed, item.batches)}
+          </span>
+        )}
+        {mayLog && (
+          <Link href={`/log?card=${item.cardId}`} className={`print:hidden ${buttonClass()}`}>
+            Brewed<span className="sr-only">: log a batch of {title}</span>
+          </Link>
+        )}
+        <Button
+          look="icon"
+          className="print:hidden"
+          aria-label={`take ${title} off the list`}
+          disabled={!mayPlan}
+          onClick={onRemove}
+        >
+          <X size={18} aria-hidden />
+        </Button>
+      </span>
       {others.length > 0 && mayPlan && (
         <div className="flex w-full flex-wrap items-center gap-2 rounded-md border-2 border-due px-2 py-1 text-sm print:hidden">
           <span>
