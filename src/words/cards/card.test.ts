@@ -111,8 +111,8 @@ describe("a card that is poured by hand", () => {
     expect(steps).toContain("At 0:40 pour on until the scale shows 150 g.");
     expect(steps).toContain("When the level has dropped 8 mm pour on until the scale shows 250 g.");
     expect(steps).toContain("When it has drained pour on until the scale shows 352 g.");
-    expect(steps.find((step) => step.includes("sift it"))).toMatch(
-      /grind 24\.4 g; sift it, and weigh in 22 g/,
+    expect(steps.find((step) => step.includes("sift off"))).toMatch(
+      /grind 24\.4 g; sift off about 2\.4 g of fines, and weigh in 22 g/,
     );
   });
 });

@@ -63,8 +63,11 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
     );
   }
   const { siftLossPct = 0 } = madeWith;
-  const ground = print.mass(doseG / (1 - siftLossPct / 100));
-  const sifted = siftLossPct > 0 ? `; sift it, and weigh in ${print.mass(doseG)}` : "";
+  const groundG = doseG / (1 - siftLossPct / 100);
+  const ground = print.mass(groundG);
+  const fines = print.mass(Math.round(10 * (groundG - doseG)) / 10);
+  const sifted =
+    siftLossPct > 0 ? `; sift off about ${fines} of fines, and weigh in ${print.mass(doseG)}` : "";
   steps.push(
     dial
       ? `Set ${dial.grinder} to ${printNumber(dial.setting, 1)}${movedWords(dial.moved)} and grind ${ground}${sifted}.`
