@@ -146,6 +146,9 @@ export const sheetInput = z
     rounding: z
       .strictObject({
         doseG: n.stepG.optional(),
+        smallDoseG: n.stepG
+          .optional()
+          .describe("Dry coffee of less than 60 g, where it has a step of its own; g"),
         doseUp: z.boolean().optional().describe("Round the dose up, never down"),
         bypassG: n.stepG.optional(),
         iceG: n.stepG.optional(),

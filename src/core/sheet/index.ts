@@ -20,6 +20,7 @@ export { type MeteredCup, meteredExtractionPct } from "./extraction.ts";
 export { meltOf } from "./figures.ts";
 export { type Cup, cupsFrom } from "./fill.ts";
 export { bandsOf, type Pinned, type PinSet, pinFigure, pinSetsOf, pinsOf } from "./giveWay.ts";
+export { SMALL_DOSE } from "./lattice.ts";
 export { hotBeverageG as hotBeverageOf } from "./pins.ts";
 export { solvePins } from "./solve.ts";
 export { trimmedRatio } from "./trim.ts";

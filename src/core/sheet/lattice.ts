@@ -17,6 +17,9 @@ export interface Lattice {
 const REACH_STEPS = 2;
 const REACH_SHARE = 0.05;
 
+/** A gram of a smaller dose is more than a sixtieth of it, and is tasted: scales for a cup show tenths. */
+export const SMALL_DOSE = { belowG: 60, stepG: 0.1 } as const;
+
 /** Steps such as 0.1 have no exact binary value: an index this close to a whole one counts as whole. */
 const INDEX_SLACK = 1e-9;
 
@@ -49,7 +52,10 @@ export function latticesAround(
       const settings = rounding.brewWater ? waterAround(massG, rounding.brewWater) : only(massG);
       return band ? inBand(band, settings, massG) : settings;
     }
-    const stepG = rounding[name];
+    const stepG =
+      name === "doseG" && massG < SMALL_DOSE.belowG
+        ? (rounding.smallDoseG ?? rounding.doseG)
+        : rounding[name];
     // No ice or no bypass can be the nearest that a scoop does; no dose is none.
     const first = name === "doseG" ? 1 : 0;
     const scale = { startG: 0, stepG: stepG ?? 0, slope: 1, interceptG: 0, first, last: Infinity };

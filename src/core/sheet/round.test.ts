@@ -121,6 +121,21 @@ test("a dose between 42 and 45 g is what fits the ratio best with water that the
   expect(rounded).toMatchObject({ doseG: 44, brewWaterG: 700 });
 });
 
+test("a cup's dose is weighed to the tenth, a pot's to the house's step", () => {
+  const dose = (yieldG: number) =>
+    must(
+      solveSheet({
+        serve: "hot",
+        retentionGPerG: 2.1,
+        pins: { yieldG, brewRatio: 16 },
+        rounding: { doseG: 1, smallDoseG: 0.1 },
+      }),
+    ).rounded.doseG;
+  // 303 / 13.9 = 21.8, 830 / 13.9 = 59.7, 840 / 13.9 = 60.4.
+  expect([303, 830].map(dose)).toEqual([expect.closeTo(21.8, 9), expect.closeTo(59.7, 9)]);
+  expect(dose(840)).toBe(60);
+});
+
 test("never worse, by its own measure, than each mass rounded by itself", () => {
   fc.assert(
     fc.property(tasks, (input) => {

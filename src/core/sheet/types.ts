@@ -66,6 +66,8 @@ export interface BrewWaterLattice {
 /** Rounding steps, g; a mass without a step stays exact. */
 export interface Rounding {
   readonly doseG?: number | undefined;
+  /** Step of a dose for a cup or two, below `SMALL_DOSE.belowG`. */
+  readonly smallDoseG?: number | undefined;
   /** Never less coffee than exactly wanted: the dose goes to a step at or above it. */
   readonly doseUp?: boolean | undefined;
   readonly bypassG?: number | undefined;

@@ -15,6 +15,7 @@ import {
   pinSetsOf,
   pinsOf,
   type SheetInput,
+  SMALL_DOSE,
   solveSheet,
 } from "#core/sheet";
 import {
@@ -91,7 +92,11 @@ export function sheetInputOf(state: ScaleState, bench: Bench, extractionPct?: nu
     ...givenOf(state, bench, extractionPct),
     pins: pinsOf(state.pins),
     bands: bandsOf(state.pins.filter(({ name }) => !isInGlass(name, state))),
-    rounding: { ...rounding, brewWater: brewer.lattice },
+    rounding: {
+      ...rounding,
+      smallDoseG: Math.min(SMALL_DOSE.stepG, rounding.doseG),
+      brewWater: brewer.lattice,
+    },
     vessel: { brimG: servers * vessel.brimG, workingG: servers * vessel.workingG },
     brewer: {
       doseMinG: known(brewer.doseMinG),
@@ -125,7 +130,13 @@ function steepedInput(state: ScaleState, bench: Bench, extractionPct: number | u
     ...givenOf(state, bench, extractionPct),
     pins: pinsOf(state.pins),
     bands: bandsOf(state.pins.filter(({ name }) => !isInGlass(name, state))),
-    rounding: { doseG, doseUp, bypassG, brewWater: { stepG: bypassG } },
+    rounding: {
+      doseG,
+      smallDoseG: Math.min(SMALL_DOSE.stepG, rounding.doseG),
+      doseUp,
+      bypassG,
+      brewWater: { stepG: bypassG },
+    },
     window: { strengthPct: window.strengthPct },
   };
 }

@@ -1,7 +1,7 @@
 import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import type { HouseSettings } from "#contract/house.ts";
 import type { Standard } from "#contract/standard.ts";
-import type { PinSet } from "#core/sheet";
+import { type PinSet, SMALL_DOSE } from "#core/sheet";
 import { chosenOf, nearestSetting, type ScaleState } from "#scaling/choice";
 
 /**
@@ -15,7 +15,13 @@ export function pinsOfStandard(
   bypassG = 0,
 ): readonly PinSet[] {
   const weighed = (massG: number, stepG: number) => Math.round(massG / stepG) * stepG;
-  const dose: PinSet = { name: "doseG", value: weighed(doseG, rounding.doseG) };
+  const dose: PinSet = {
+    name: "doseG",
+    value: weighed(
+      doseG,
+      doseG < SMALL_DOSE.belowG ? Math.min(SMALL_DOSE.stepG, rounding.doseG) : rounding.doseG,
+    ),
+  };
   const ice: readonly PinSet[] =
     serve === "iced" ? [{ name: "iceG", value: weighed(iceG, rounding.iceG) }] : [];
   if (method === "steep") return [dose, { name: "brewRatio", value: waterG / doseG }, ...ice];
