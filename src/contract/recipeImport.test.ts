@@ -76,6 +76,7 @@ const SALTMARSH: FileThing = {
   name: "Saltmarsh",
   character: "medium blend",
   process: "washed and natural",
+  suits: null,
   roastLevel: "medium",
   densityGPerMl: 0.4,
 };

@@ -32,9 +32,9 @@ test("the demo house opens with cards of both sites, hot, iced and steeped, and 
     cards!.map(({ sheet }) => (sheet.chosen.serve === "hot" ? "hot" : sheet.chosen.iced.method));
   expect(made(pier).toSorted()).toEqual(["hot", "hot", "onIce", "steep"]);
   expect(loft!.map(({ sheet }) => sheet.madeWith.brewer).toSorted()).toEqual([
-    "Hand cone",
-    "Hand cone",
-    "Press",
+    "hand cone",
+    "hand cone",
+    "immersion press",
   ]);
 });
 

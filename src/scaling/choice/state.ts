@@ -72,7 +72,7 @@ export function firstYieldG(
 }
 
 const LARGE_G = 1000;
-const ICED_DOSE_SHARE = 0.97;
+const ICED_DOSE_SHARE = 0.95;
 
 /** The ratio as the house scales it: with less coffee for a bigger batch, where it trims the dose. */
 function scaledRatio(ratio: number, targetG: number, { recipe }: Chosen, trimPct: number): number {
