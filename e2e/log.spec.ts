@@ -102,7 +102,7 @@ test("from the door to today's card in a tap, and the pot logged from it by two 
   await expect(page.getByRole("button", { name: "Log it" })).toBeHidden();
   const row = page.getByRole("row").filter({ hasText: "5:26" }).first();
   await expect(row).toContainText("Saltmarsh");
-  await expect(row).toContainText("Chough 13.5");
+  await expect(row).toContainText(/Chough 1\d/);
 
   // Another like it, with a look at the bed and a sip.
   await row.getByRole("button", { name: /^Again/ }).click();

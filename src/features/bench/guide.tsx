@@ -156,9 +156,10 @@ export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }:
   ];
   const next = steps.findIndex(({ done, waits }) => !done && !waits);
   const [open, setOpen] = useState<number>();
-  const [one, setOne] = useState(false);
-  const isAtOnce =
-    hasSite && !one && [brewers, vessels, grinders, coffees].every(({ length }) => length === 0);
+  // Its things come one after the other: the form stays until the last of them is there.
+  const [atOnce, setAtOnce] = useState<"offered" | "begun" | "done">("offered");
+  const isBare = hasSite && [brewers, vessels, grinders, coffees].every(({ length }) => length === 0);
+  const isAtOnce = atOnce === "begun" || (atOnce === "offered" && isBare);
   const canScale = steps.slice(0, SHEET_STEPS).every(({ done }) => done);
   if (!may("setBench")) {
     return (
@@ -169,7 +170,7 @@ export function Guide({ hasSite, brewers, vessels, grinders, coffees, recipes }:
   }
   return (
     <Panel title="A first sheet, step by step">
-      {isAtOnce && <UsualBench onDone={() => setOne(true)} />}
+      {isAtOnce && <UsualBench onBegin={() => setAtOnce("begun")} onDone={() => setAtOnce("done")} />}
       <ol>
         {steps.map((step, i) => {
           const shown = open === i || (open === undefined && i === next && !isAtOnce);

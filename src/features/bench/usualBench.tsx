@@ -29,8 +29,14 @@ const FIELDS: readonly FormField[] = KINDS.flatMap((kind) => {
   ] as const;
 });
 
+interface UsualBenchProps {
+  /** It is about to put the first thing on the bench. */
+  readonly onBegin: () => void;
+  readonly onDone: () => void;
+}
+
 /** A first bench in one form: four things by their names, with typical figures that are measured later. */
-export function UsualBench({ onDone }: { readonly onDone: () => void }) {
+export function UsualBench({ onBegin, onDone }: UsualBenchProps) {
   const units = useUnits();
   const site = useSite();
   // Sent again after one of them was refused, those that were kept are the same things.
@@ -51,6 +57,7 @@ export function UsualBench({ onDone }: { readonly onDone: () => void }) {
   };
   const save = () =>
     form.submit(async (values) => {
+      onBegin();
       for (const kind of KINDS) {
         const thing = thingOf(kind, values) as unknown as KeptThing;
         const sent = await act(keepThing({ siteId: site.id, thing }));
