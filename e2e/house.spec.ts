@@ -5,7 +5,7 @@ import { networkInterfaces } from "node:os";
 import { join } from "node:path";
 import { setUpFirstHouse } from "./firstHouse.ts";
 import { type OwnHouse, ownHouse } from "./ownHouse.ts";
-import { expect, plate, seriousFaults, signIn, test } from "./page.ts";
+import { choose, expect, plate, seriousFaults, signIn, test } from "./page.ts";
 
 const LEAD = { name: "Sennen Rook", pin: "the kettle sings at six" };
 const BARISTA = { name: "Wren Skua", pin: "518204" };
@@ -61,6 +61,7 @@ test.describe("another empty house", () => {
     }
     await keep("Keep these");
     await page.getByRole("link", { name: "Write it down" }).click();
+    await choose(page, "ground on", "Chough");
     for (const [label, text] of [
       ["name", "Loft cone"],
       ["dose", "22 g"],

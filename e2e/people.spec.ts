@@ -309,7 +309,7 @@ test.describe("people", () => {
     await choose(page, "of", "a station");
     await expect(page.getByText("Nothing was changed, or nothing that fits.")).toBeVisible();
     await expect(page).toHaveURL(/what=station/);
-    await choose(page, "of", "person");
+    await choose(page, "of", "a person");
     await expect(lines.first()).toContainText("person");
     await expect(lines.filter({ hasText: "added" }).first()).toContainText("Oda Venn");
   });

@@ -9,6 +9,7 @@ import { Panel } from "#ui/panel.tsx";
 import type { Column } from "#ui/table/column.ts";
 import { Table } from "#ui/table/table.tsx";
 import { Working } from "#ui/working.tsx";
+import { withArticle } from "#words/figures";
 import { ACTION_WORDS, SUBJECT_WORDS } from "#words/people";
 
 export interface AuditLine {
@@ -98,7 +99,10 @@ function Filters({ people, filter, waiting, onAsk }: FiltersProps) {
         value={filter.what}
         options={[
           { value: "", text: "anything" },
-          ...AUDIT_SUBJECTS.map((subject) => ({ value: subject, text: SUBJECT_WORDS[subject] })),
+          ...AUDIT_SUBJECTS.map((subject) => ({
+            value: subject,
+            text: subject === "house" ? SUBJECT_WORDS.house : withArticle(SUBJECT_WORDS[subject]),
+          })),
         ]}
         onChange={(what) => onAsk({ what })}
       />
