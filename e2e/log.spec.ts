@@ -109,7 +109,10 @@ test("from the door to today's card in a tap, and the pot logged from it by two 
   await expect(page.getByTestId("like-another")).toContainText("Saltmarsh on Fulmar");
   await page.getByLabel("came out").fill("2805");
   await page.getByLabel("took").fill("531");
-  await page.getByRole("group", { name: "bed", exact: true }).getByRole("radio", { name: "flat" }).click();
+  await page
+    .getByRole("radiogroup", { name: "bed", exact: true })
+    .getByRole("radio", { name: "flat" })
+    .click();
   await page.getByRole("button", { name: "thin" }).click();
   await page.getByRole("button", { name: "Log it" }).click();
   await expect(page.getByRole("button", { name: "Log it" })).toBeHidden();
