@@ -25,7 +25,7 @@ test.describe("another empty house", () => {
     house.run(["stop"]);
   });
 
-  test("comes to a first sheet with a dial in six short forms", async ({ page }) => {
+  test("comes to a first sheet with a dial in five short forms", async ({ page }) => {
     let [forms, fields] = [0, 0];
     const keep = async (name: string) => {
       const form = page.locator("form").filter({ has: page.getByRole("button", { name, exact: true }) });
@@ -82,7 +82,7 @@ test.describe("another empty house", () => {
     await page.goto(`${house.base}/scale`);
     await expect(page.getByTestId("dial")).toHaveText(/^\d/);
     await expect(plate(page, "coffee")).toContainText("g");
-    expect(forms).toBe(6);
+    expect(forms).toBe(5);
     expect(fields).toBeLessThanOrEqual(45);
   });
 });
