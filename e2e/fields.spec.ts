@@ -139,12 +139,12 @@ function tryFields(page: Page, within: string) {
           field.blur();
           await drawn();
           const wrong = field.getAttribute("aria-invalid") === "true";
-          const said =
+          const words =
             document.getElementById(field.getAttribute("aria-describedby") ?? "")?.textContent ?? "";
           const what = `${name}: “${text.slice(0, 30)}”`;
           // A field may have an end; what fits stays.
           if (!text.startsWith(taken)) faults.push(`${what} stood as “${taken.slice(0, 30)}”`);
-          if (wrong && said.trim() === "") faults.push(`${what} is wrong, and nothing says why`);
+          if (wrong && words.trim() === "") faults.push(`${what} is wrong, and nothing says why`);
           // What a document refuses for its own reasons is read first, and stands in the reader's unit.
           const digits = (of: string) => of.replace(/\D/g, "");
           if (wrong && digits(field.value) !== digits(taken))

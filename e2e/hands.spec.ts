@@ -162,7 +162,7 @@ test("a bench form by the keyboard alone: filled in, refused at its field, mende
   await page.keyboard.press("Enter");
   // What is missing is said, and the first such field has the focus: one after the other is filled in there.
   await expect(form.getByRole("alert").first()).toContainText("This is needed.");
-  for (let asked = 0; asked < 10 && (await form.isVisible()); asked++) {
+  for (let tries = 0; tries < 10 && (await form.isVisible()); tries++) {
     const wrong = page.locator("input:focus");
     await expect(wrong).toHaveAttribute("aria-invalid", "true");
     const label = await wrong.evaluate((input: HTMLInputElement) => input.labels?.[0]?.textContent ?? "");

@@ -205,13 +205,13 @@ test("what is half typed in a long form is there after a reload, and leaving it 
       ),
     )
     .toBe(true);
-  let asked = 0;
+  let questions = 0;
   page.on("dialog", (dialog) => {
-    asked += 1;
+    questions += 1;
     void (dialog.type() === "beforeunload" ? dialog.accept() : dialog.dismiss());
   });
   await page.getByRole("link", { name: "Recipes" }).click();
-  await expect.poll(() => asked).toBe(1);
+  await expect.poll(() => questions).toBe(1);
   await expect(page).toHaveURL(/\/log/);
   await page.reload();
   await page.getByRole("button", { name: "Log a batch" }).click();

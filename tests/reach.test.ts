@@ -235,6 +235,18 @@ describe("a barista's measuring", () => {
     expect(await waiting()).toEqual([]);
   });
 
+  test("that is asked about is kept once a lead accepts it", async () => {
+    const { revision } = await thing("brewer", turnstone);
+    const rows = [1000, 1100].map((setG) => ({ id: newId(), setG, weighedG: 0.97 * setG, cold: 0 }));
+    const measure = { what: "blankRun", of: { id: turnstone, revision, rows, confirmed: false } } as const;
+    await expect(server.keepMeasure(measure, by)).rejects.toMatchObject({ code: "unusual", field: "rows" });
+    await server.propose({ id: newId(), siteId: PIER_HEAD, measure }, barista);
+    const [first] = await waiting();
+    await server.decide({ id: first!.id, accept: true }, by);
+    expect((await findThing(fresh.db, "brewer", turnstone))!.besides.slope).toBeCloseTo(0.97, 9);
+    expect(await waiting()).toEqual([]);
+  });
+
   test("that is declined is gone, and that of a thing taken off waits with a sentence", async () => {
     await proposal();
     const [declined] = await waiting();

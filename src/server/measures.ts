@@ -274,7 +274,12 @@ export async function decide(
     const { subject } = KEEPERS[measure.what];
     const now = await findThing(tx, subject, measure.of.id);
     if (!now) throw new Refusal(NOT_ON_THE_BENCH);
-    const of = { ...measure.of, revision: now.revision };
+    // What is asked about is so: the lead has seen it, and accepts it.
+    const of = {
+      ...measure.of,
+      revision: now.revision,
+      ...("confirmed" in measure.of && { confirmed: true }),
+    };
     // Refused or stale, the transaction ends without a decision, and the proposal waits on.
     if (await keepMeasure({ ...measure, of } as Measure, by, tx)) throw new Refusal(NOT_ON_THE_BENCH);
   });

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { openedFrom, withOpened } from "./trail.ts";
 
-const opened = (name: string) => ({ href: `/recipes/${name}`, text: name });
+const pageOf = (name: string) => ({ href: `/recipes/${name}`, text: name });
 
 describe("what was opened lately", () => {
   it("has the newest first, and each thing once", () => {
     const list = ["a", "b", "a"].reduce(
-      (before, name) => withOpened(before, opened(name)),
+      (before, name) => withOpened(before, pageOf(name)),
       [] as ReturnType<typeof openedFrom>,
     );
     expect(list.map(({ text }) => text)).toEqual(["a", "b"]);
@@ -14,7 +14,7 @@ describe("what was opened lately", () => {
 
   it("is six things at most", () => {
     const list = [..."abcdefgh"].reduce(
-      (before, name) => withOpened(before, opened(name)),
+      (before, name) => withOpened(before, pageOf(name)),
       [] as ReturnType<typeof openedFrom>,
     );
     expect(list.map(({ text }) => text)).toEqual([..."hgfedc"]);
@@ -26,6 +26,6 @@ describe("what was opened lately", () => {
     expect(
       openedFrom(JSON.stringify([{ href: "//elsewhere", text: "a" }, { href: "/log/1" }, null])),
     ).toEqual([]);
-    expect(openedFrom(JSON.stringify([opened("a")]))).toEqual([opened("a")]);
+    expect(openedFrom(JSON.stringify([pageOf("a")]))).toEqual([pageOf("a")]);
   });
 });

@@ -54,9 +54,11 @@ describe("a form's texts and values", () => {
 
   it("says at its field what is wrong, for every field at once", () => {
     const read = schema.safeParse({ ...texts, doseG: "600", window·0: "much" });
-    const said = Object.fromEntries(read.error?.issues.map(({ path, message }) => [path[0], message]) ?? []);
-    expect(said.doseG).toMatch(/too much: at most 500 g/);
-    expect(said[keyOf("window.0")]).toMatch(/“much” is not a figure/);
+    const messages = Object.fromEntries(
+      read.error?.issues.map(({ path, message }) => [path[0], message]) ?? [],
+    );
+    expect(messages.doseG).toMatch(/too much: at most 500 g/);
+    expect(messages[keyOf("window.0")]).toMatch(/“much” is not a figure/);
     expect(schema.safeParse({ ...texts, doseG: "" }).error?.issues[0]?.message).toBe("This is needed.");
   });
 });
