@@ -17,7 +17,10 @@ const MOST_BACK_S = 25;
 
 /** How the lead's browser logs a batch, to be sent again with other figures. */
 async function howToLog(base) {
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium-headless-shell", args: ["--no-sandbox"] });
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium-headless-shell",
+    args: ["--no-sandbox"],
+  });
   try {
     const page = await browser.newPage();
     await page.goto(`${base}/sign-in`);
