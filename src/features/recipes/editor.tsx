@@ -2,19 +2,13 @@
 
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
-import {
-  type KeyboardEvent,
-  useCallback,
-  useDeferredValue,
-  useEffect,
-  useReducer,
-  useRef,
-  useState,
-} from "react";
+import { type KeyboardEvent, useCallback, useDeferredValue, useReducer, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { KeptRecipe, RecipeVersion } from "#contract/recipe.ts";
 import { faultsOf, type PourAct, type RecipeFault } from "#core/recipe";
+import { Restored } from "#parts/form/restored.tsx";
+import { useUnsaved } from "#parts/form/useUnsaved.ts";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
 import { brewedWith, type Naming, namedOf, type RecipeKit } from "#scaling/sheet";
@@ -34,6 +28,7 @@ import { Meanwhile } from "./meanwhile.tsx";
 import { Mind } from "./mind.tsx";
 import { PressFields } from "./pressFields.tsx";
 import { Timeline } from "./timeline.tsx";
+import { useDeviceDraft } from "./useDeviceDraft.ts";
 
 /** Fetched beside the page, with what drags its rows: the timeline stands and works before it is there. */
 const PourTable = dynamic(() => import("./pourTable.tsx").then(({ PourTable }) => PourTable), { ssr: false });
@@ -68,11 +63,12 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
   const unread = useRef(new Set<string>());
 
   const unsaved = history.now !== saved;
-  useEffect(() => {
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
-    if (unsaved) window.addEventListener("beforeunload", warn);
-    return () => window.removeEventListener("beforeunload", warn);
-  }, [unsaved]);
+  useUnsaved(unsaved);
+  const onDevice = useDeviceDraft(row.revision, {
+    draft: history.now,
+    isUnsaved: unsaved,
+    onFound: (found) => dispatch({ type: "set", state: found }),
+  });
   const onKeyDown = (event: KeyboardEvent) => {
     // In a field the browser undoes letters; elsewhere the last act is undone.
     const inField = event.target instanceof HTMLInputElement && event.target.type !== "checkbox";
@@ -139,6 +135,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
       return;
     }
     setTheirs(undefined);
+    onDevice.forget();
     setRow({ ...over, revision: sent.data.revision ?? over.revision });
     setSaved(history.now);
     toast.success(as === "draft" ? "Kept as a draft." : "Kept, on trial.");
@@ -146,12 +143,38 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
     if (as === "trial") router.push(`/recipes/${recipeId}?v=${over.versionId}`);
     else if (began.revision === 0) router.replace(`/recipes/${recipeId}/edit`);
   };
-  const throwAway = async () => {
-    if (row.revision > 0) {
-      const sent = await send(throwDraftAway(row));
-      if (!sent.ok) return;
-    }
+  /** Leaves a recipe that was never kept: it stays on this device, and one tap goes back to it. */
+  const leave = () => {
+    const from = `${window.location.pathname}${window.location.search}`;
     router.push("/recipes");
+    if (!unsaved) return;
+    toast("Left without keeping it. What you wrote stays on this device.", {
+      action: { label: "Go back", onClick: () => router.push(from) },
+    });
+  };
+  const throwAway = async () => {
+    const sent = await send(throwDraftAway(row));
+    if (!sent.ok) return;
+    onDevice.forget();
+    const { name, brewerId, grinderId, coffeeId, recipe } = history.now;
+    const again = async () => {
+      const versionId = uuidv7();
+      const message = {
+        recipeId,
+        versionId,
+        revision: 0,
+        name,
+        brewerId,
+        grinderId,
+        coffeeId,
+        recipe,
+        as: "draft",
+      };
+      const kept = await send(keepRecipe(message as Parameters<typeof keepRecipe>[0]));
+      if (kept.ok) router.push(`/recipes/${recipeId}/edit`);
+    };
+    router.push("/recipes");
+    toast("The draft is thrown away.", { action: { label: "Undo", onClick: again } });
   };
   const general = trouble && trouble.field === undefined ? trouble.message : undefined;
   return (
@@ -171,7 +194,7 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
           </div>
           <div className="flex flex-wrap gap-2 pb-5">
             <UndoButtons history={history} dispatch={dispatch} />
-            <Button look="quiet" disabled={busy} onClick={throwAway}>
+            <Button look="quiet" disabled={busy} onClick={row.revision > 0 ? throwAway : leave}>
               {row.revision > 0 ? "Throw the draft away" : "Leave it"}
             </Button>
             <Button disabled={busy} onClick={() => keep("draft")}>
@@ -182,6 +205,14 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
             </Button>
           </div>
         </header>
+        {onDevice.isRestored && (
+          <Restored
+            onAnew={() => {
+              onDevice.forget();
+              set(() => start);
+            }}
+          />
+        )}
         {general && (
           <p role="alert" className="text-stop">
             {general}
