@@ -27,3 +27,21 @@ export interface Cup {
 export function cupsFrom(beverageG: number, { volumeMl, fillG, serve }: Cup): number {
   return beverageG / (fillG ?? volumeMl * beverageGPerMl({ serve }));
 }
+
+/**
+ * A beverage shared out alike into cups of one kind: into the number that comes nearest to a usual fill, or one cup more
+ * where that would run over.
+ *
+ * @param beverageG above 0
+ * @returns how many cups, and g in each; undefined where it does not half fill one
+ */
+export function sharedOut(
+  beverageG: number,
+  cup: Cup,
+): { readonly count: number; readonly eachG: number } | undefined {
+  const nearest = Math.round(cupsFrom(beverageG, cup));
+  if (nearest < 1) return undefined;
+  const fits = beverageG / nearest <= cup.volumeMl * beverageGPerMl(cup);
+  const count = fits ? nearest : nearest + 1;
+  return { count, eachG: beverageG / count };
+}

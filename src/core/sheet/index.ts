@@ -18,9 +18,9 @@ export {
 export { exactSheet } from "./exact.ts";
 export { type MeteredCup, meteredExtractionPct } from "./extraction.ts";
 export { meltOf } from "./figures.ts";
-export { type Cup, cupsFrom } from "./fill.ts";
+export { type Cup, cupsFrom, sharedOut } from "./fill.ts";
 export { bandsOf, type Pinned, type PinSet, pinFigure, pinSetsOf, pinsOf } from "./giveWay.ts";
-export { SMALL_DOSE } from "./lattice.ts";
+export { doseStepG, SMALL_DOSE } from "./lattice.ts";
 export { hotBeverageG as hotBeverageOf } from "./pins.ts";
 export { solvePins } from "./solve.ts";
 export { trimmedRatio } from "./trim.ts";

@@ -20,6 +20,11 @@ const REACH_SHARE = 0.05;
 /** A gram of a smaller dose is more than a sixtieth of it, and is tasted: scales for a cup show tenths. */
 export const SMALL_DOSE = { belowG: 60, stepG: 0.1 } as const;
 
+/** Step that a dose is weighed to, g: the house's `stepG`, or finer for a cup or two. */
+export function doseStepG(doseG: number, stepG: number): number {
+  return doseG < SMALL_DOSE.belowG ? Math.min(SMALL_DOSE.stepG, stepG) : stepG;
+}
+
 /** Steps such as 0.1 have no exact binary value: an index this close to a whole one counts as whole. */
 const INDEX_SLACK = 1e-9;
 

@@ -18,6 +18,7 @@ import { approvedSetting, askingOf, callsForMore, extractionOf, grindAnswer } fr
 import { asStandard } from "#scaling/standards";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
+import { useUnits } from "#ui/units.tsx";
 import { brewFailureSentence, mendedSentence, missingSentence, tookSentence } from "#words/brew";
 import { coupledSentence } from "#words/iced";
 import { BasketPanel } from "./basketPanel.tsx";
@@ -28,6 +29,7 @@ import { CupPanel } from "./cupPanel.tsx";
 import { DialLadder } from "./dialLadder.tsx";
 import { IcedPanels } from "./icedPanels.tsx";
 import { mendedBy } from "./mended.ts";
+import { PressPanel } from "./pressPanel.tsx";
 import { ServerMends } from "./serverMends.tsx";
 import type { SheetForecast } from "./sheetForecast.ts";
 import { sheetForecastOf, useForecast } from "./useForecast.ts";
@@ -67,6 +69,7 @@ const RATIOS = Array.from(
 export const Below = memo(function Below(props: BelowProps) {
   const { bench, state, sheet, grind, iced, onGrind, onIce, onTake, onForecast, onChange, extraction } =
     props;
+  const units = useUnits();
   const chosen = chosenOf(state, bench);
   const { grinder, brewer, recipe, ice } = chosen;
   const { rounded } = sheet;
@@ -129,11 +132,11 @@ export const Below = memo(function Below(props: BelowProps) {
     "missing" in request
       ? missingSentence(request.missing, { brewer: brewer.name, grinder: grinder.name })
       : coupled?.of === state && coupled.failure
-        ? coupledSentence(coupled.failure)
+        ? coupledSentence(coupled.failure, units.words)
         : failure
-          ? `No forecast: ${brewFailureSentence(failure)}`
+          ? `No forecast: ${brewFailureSentence(failure, units.words)}`
           : picked && !picked.ok
-            ? brewFailureSentence(picked.failure)
+            ? brewFailureSentence(picked.failure, units.words)
             : undefined;
   return (
     <div
@@ -196,6 +199,9 @@ export const Below = memo(function Below(props: BelowProps) {
             compare={compare}
             onWay={takeWay}
           />
+        )}
+        {serve === "hot" && brewer.kind === "press" && (
+          <PressPanel state={state} bench={bench} sheet={sheet} onTake={onTake} />
         )}
         {serve === "iced" && (
           <IcedPanels

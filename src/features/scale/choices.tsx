@@ -4,12 +4,13 @@ import dynamic from "next/dynamic";
 import { memo, useState } from "react";
 import type { Suited } from "#contract/aspects.ts";
 import type { Bench, BenchCoffee, BenchRecipe } from "#contract/bench.ts";
-import { chosenOf, fromRecipe, groundOn, into, type ScaleState } from "#scaling/choice";
+import { chosenOf, fromBag, fromRecipe, groundOn, into, type ScaleState } from "#scaling/choice";
 import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { type Printers, useUnits } from "#ui/units.tsx";
 import { printRest } from "#words/figures";
 
+const LeftInBag = dynamic(() => import("./leftInBag.tsx").then(({ LeftInBag }) => LeftInBag));
 /** Loaded when somebody adds a coffee: what a form needs is not part of the first load. */
 const NewCoffee = dynamic(() => import("./newCoffee.tsx"), { ssr: false });
 
@@ -18,11 +19,13 @@ interface ChoicesProps {
   readonly bench: Bench;
   /** Takes the change to the state as it then is; must stay the same function. */
   readonly set: (change: (state: ScaleState) => ScaleState) => void;
+  /** The same with a sentence that says it; must stay the same function. */
+  readonly take: (change: (state: ScaleState) => ScaleState, sentence: string) => void;
 }
 
 /** The choices of Scale, as a sentence. A change of pins alone leaves it as it is. */
 export const Choices = memo(
-  function Choices({ state, bench, set }: ChoicesProps) {
+  function Choices({ state, bench, set, take }: ChoicesProps) {
     const units = useUnits();
     const { may } = useCounter();
     const [adding, setAdding] = useState<string>();
@@ -48,6 +51,12 @@ export const Choices = memo(
           options={coffeeOptions(bench, suitedOf(state, chosen.recipe), units)}
           onChange={(coffee) => set((now) => ({ ...now, coffee }))}
           {...(may("setBench") && { onAdd: setAdding, adds: "coffee" })}
+        />
+        <LeftInBag
+          leftG={chosen.coffee.stockG}
+          onScale={(leftG) =>
+            take((now) => fromBag(leftG, now, bench), `Scaled to the ${units.printMass(leftG)} that is left.`)
+          }
         />
         <Choice
           label="on"

@@ -22,6 +22,7 @@ import {
   queryOf,
   type ScaleState,
   serveAs,
+  withoutBypass,
   withoutIce,
 } from "#scaling/choice";
 import { turned } from "#scaling/iced";
@@ -157,13 +158,13 @@ export function Scale({ bench, start, forecast: ofServer, broken }: ScaleProps) 
   };
   const pinWithin = (name: FigureName, value: number, band: Band | undefined): string | undefined => {
     const pinned = pinOn(state, { name, value, ...(band && { band }) }, bench, forecastPct);
-    if (!pinned.ok) return icedFailureSentence(pinned.failure, units.printTemp);
+    if (!pinned.ok) return icedFailureSentence(pinned.failure, units.words);
     const { pins, freed, settingG } = pinned.value;
     const { brewer } = chosen;
     set(
       { ...state, pins },
       [
-        settingG !== undefined && nearestSettingSentence(brewer.name, brewer.lattice.stepG, settingG),
+        settingG !== undefined && nearestSettingSentence(brewer, settingG),
         freed && `${PIN_WORDS[name]} is pinned, and ${PIN_WORDS[freed]} now follows.`,
       ]
         .filter(Boolean)
@@ -173,7 +174,7 @@ export function Scale({ bench, start, forecast: ofServer, broken }: ScaleProps) 
   };
   const free = (name: FigureName): string | undefined => {
     if (name !== "bypassG") return "This gives way when you pin another figure.";
-    set({ ...state, pins: state.pins.filter((each) => each.name !== name) }, "No bypass again.");
+    set(withoutBypass(state), "No bypass again.");
     return undefined;
   };
   const nudgeOf = (name: FigureName): number => {
@@ -191,7 +192,7 @@ export function Scale({ bench, start, forecast: ofServer, broken }: ScaleProps) 
     <div className="mx-auto flex max-w-[1440px] flex-col gap-3">
       <h1 className="sr-only">Scale</h1>
       <div className="flex flex-wrap items-center gap-1.5">
-        <Choices state={state} bench={bench} set={change} />
+        <Choices state={state} bench={bench} set={change} take={take} />
         <ToggleGroup.Root
           type="single"
           aria-label="served"
@@ -236,7 +237,7 @@ export function Scale({ bench, start, forecast: ofServer, broken }: ScaleProps) 
       </p>
       {!solved.ok && (
         <p role="alert" className="rounded-panel border-2 border-stop bg-enamel p-3">
-          {icedFailureSentence(solved.failure, units.printTemp)}
+          {icedFailureSentence(solved.failure, units.words)}
         </p>
       )}
       {iced && (

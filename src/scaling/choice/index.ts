@@ -1,5 +1,6 @@
 /** Scale's state: what is chosen, how it starts, and the link that it is kept in. */
 export { bloomedPours, canKeepBloom } from "./bloom.ts";
+export { fromBag } from "./fromBag.ts";
 export {
   bloomPerDose,
   cupOverIce,
@@ -29,4 +30,5 @@ export {
   recipeRatio,
   type ScaleState,
   serveAs,
+  withoutBypass,
 } from "./state.ts";

@@ -188,3 +188,8 @@ export function groundOn(grinder: string, state: ScaleState): ScaleState {
 export function unset(grind: GrindPick): GrindPick {
   return typeof grind === "number" ? "best" : grind;
 }
+
+/** Nothing goes round the bed any more. */
+export function withoutBypass(state: ScaleState): ScaleState {
+  return { ...state, pins: state.pins.filter(({ name }) => name !== "bypassG") };
+}

@@ -1,7 +1,7 @@
 import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import type { HouseSettings } from "#contract/house.ts";
 import type { Standard } from "#contract/standard.ts";
-import { type PinSet, SMALL_DOSE } from "#core/sheet";
+import { doseStepG, type PinSet } from "#core/sheet";
 import { chosenOf, nearestSetting, type ScaleState } from "#scaling/choice";
 
 /**
@@ -17,10 +17,7 @@ export function pinsOfStandard(
   const weighed = (massG: number, stepG: number) => Math.round(massG / stepG) * stepG;
   const dose: PinSet = {
     name: "doseG",
-    value: weighed(
-      doseG,
-      doseG < SMALL_DOSE.belowG ? Math.min(SMALL_DOSE.stepG, rounding.doseG) : rounding.doseG,
-    ),
+    value: weighed(doseG, doseStepG(doseG, rounding.doseG)),
   };
   const ice: readonly PinSet[] =
     serve === "iced" ? [{ name: "iceG", value: weighed(iceG, rounding.iceG) }] : [];

@@ -1,0 +1,47 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { must } from "#core/result";
+import { solveState } from "#scaling/sheet";
+import { BENCH } from "#tests/pierHead.ts";
+import { fromBag } from "./fromBag.ts";
+import { firstState } from "./start.ts";
+import { fromRecipe } from "./state.ts";
+
+const START = firstState(BENCH);
+
+test("186 g left: all of it is ground, and its water is what the recipe gives it", () => {
+  const left = fromBag(186.4, START, BENCH);
+  expect(left.pins).toEqual([
+    { name: "doseG", value: 186 },
+    { name: "brewRatio", value: 16 },
+  ]);
+  // 186 · 16 = 2976, of which the bed keeps 186 · 2.12 = 394.
+  expect(must(solveState(left, BENCH)).exact.yieldG).toBeCloseTo(2976 - 186 * 2.12, 6);
+});
+
+test("the pot is the smallest that takes what comes out", () => {
+  const vessels = [
+    { ...BENCH.vessels[0]!, id: "small", workingG: 1600, brimG: 1750 },
+    { ...BENCH.vessels[0]!, id: "large", workingG: 2850, brimG: 3100 },
+  ];
+  const bench = { ...BENCH, vessels };
+  // 100 · 13.88 = 1388 g, 120 · 13.88 = 1666 g.
+  expect(fromBag(100, START, bench).vessel).toBe("small");
+  expect(fromBag(120, START, bench).vessel).toBe("large");
+});
+
+test("iced keeps its ratio and its temperature", () => {
+  const iced = fromBag(120, fromRecipe("slack", START, BENCH), BENCH);
+  expect(iced.pins.map(({ name }) => name)).toEqual(["doseG", "totalRatio", "finalTempC"]);
+});
+
+test("never more than the bag holds, and less than a step below it", () => {
+  fc.assert(
+    fc.property(fc.double({ min: 8, max: 230, noNaN: true }), (leftG) => {
+      const [{ value: doseG } = { value: 0 }] = fromBag(leftG, START, BENCH).pins;
+      const stepG = leftG < 60 ? 0.1 : 1;
+      expect(doseG).toBeLessThanOrEqual(leftG + 1e-6);
+      expect(doseG).toBeGreaterThan(leftG - stepG - 1e-6);
+    }),
+  );
+});
