@@ -3,6 +3,8 @@ export const MATERIALS = ["paper", "metal", "cloth"] as const;
 /** How a brew ends: the bed drains, the basket is lifted off, or a valve is shut. */
 export const ENDINGS = ["drained", "liftedEarly", "valveShut"] as const;
 export const PLATES = ["none", "off", "low", "on"] as const;
+/** How a brewer's own settings are marked. */
+export const MARKS = ["litres", "fluidOunces", "cups"] as const;
 /** Ways that a coffee suits. */
 export const SUITED = ["hot", "iced", "press", "concentrate"] as const;
 export type Suited = (typeof SUITED)[number];

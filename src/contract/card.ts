@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { ANSWERS } from "#core/outlook";
 import { AGITATIONS, MOST_POURS } from "#core/recipe";
-import { ASPECTS, MATERIALS } from "./aspects.ts";
+import { ASPECTS, MARKS, MATERIALS } from "./aspects.ts";
 import { handStep } from "./handStep.ts";
 import { cardIced } from "./iced.ts";
 import { scaleState } from "./scaleState.ts";
@@ -71,6 +71,9 @@ const pour = z.strictObject({
   agitation: z.enum(AGITATIONS),
 });
 
+/** How a brewer's own settings are marked, where not in litres. */
+export const cardMarks = z.strictObject({ marks: z.enum(MARKS), cupMarkG: z.number().gt(0).nullable() });
+
 /** Recipe, equipment and coffee of a card, by id and by the names of that day. */
 export const cardMadeWith = z.strictObject({
   recipeVersionId: uuid,
@@ -91,6 +94,11 @@ export const cardMadeWith = z.strictObject({
   iceSource: name.optional(),
   waterTempC: z.number(),
   extractionIsGuess: z.boolean(),
+  marked: cardMarks.optional(),
+  flow: z
+    .strictObject({ place: z.number().int().min(1), of: z.number().int().min(2) })
+    .optional()
+    .describe("How its flow switch stands for this water: which of its flows, the slowest first"),
   siftLossPct: z.number().min(0).max(60).optional().describe("Sifted off what is ground, %"),
   typical: z
     .array(z.strictObject({ name, aspects: z.array(z.enum(ASPECTS)) }))

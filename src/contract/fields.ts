@@ -1,4 +1,4 @@
-import { CARE_KINDS, ENDINGS, MATERIALS, PLATES, ROAST_LEVELS, SUITED } from "./aspects.ts";
+import { CARE_KINDS, ENDINGS, MARKS, MATERIALS, PLATES, ROAST_LEVELS, SUITED } from "./aspects.ts";
 
 /*
  * Everything that stands on the bench, as one table of fields. The forms, the messages that actions take,
@@ -41,6 +41,8 @@ export interface NumberField extends Optional {
   readonly unit: FieldUnit;
   readonly least: number;
   readonly most: number;
+  /** Taken where a file or message of before the field has none. */
+  readonly usual?: null;
 }
 export interface TextField extends Optional {
   readonly type: "name" | "text" | "note" | "zone" | "currency" | "date" | "moment";
@@ -48,6 +50,8 @@ export interface TextField extends Optional {
 export interface ChoiceField {
   readonly type: "choice";
   readonly options: readonly string[];
+  /** Taken where a file or message of before the field has none. */
+  readonly usual?: string;
 }
 /** One of a few, or several, that are seen at a glance and tapped. */
 export interface TapsField {
@@ -58,6 +62,8 @@ export interface TapsField {
 }
 export interface YesField {
   readonly type: "yes";
+  /** Taken where a file or message of before the field has none. */
+  readonly usual?: boolean;
 }
 /** One of the bench's other things, by its id. */
 export interface RefField extends Optional {
@@ -113,6 +119,9 @@ export const FIELDS = {
     minSettingG: number("liquidG", 50, 100_000),
     maxSettingG: number("liquidG", 50, 100_000),
     stepG: number("liquidG", 1, 5000),
+    marks: { ...choice(MARKS), usual: "litres" },
+    cupMarkG: { ...maybe("liquidG", 30, 1000), usual: null },
+    flowSwitch: { ...yes, usual: false },
     doseMinG: maybe("g", 1, 20_000),
     doseMaxG: number("g", 5, 20_000),
     preferredMinG: maybe("liquidG", 50, 100_000),
@@ -146,6 +155,7 @@ export const FIELDS = {
     dialMax: number("dial", -100, 1000),
     dialStep: number("dial", 0.01, 100),
     higherIs: choice(["coarser", "finer"]),
+    homeLegend: { ...yes, usual: false },
     purgeG: number("g", 0, 200),
     ruleUnits: maybe("dial", 0, 100),
     ruleIcedUnits: maybe("dial", 0, 100),

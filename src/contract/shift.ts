@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { IcedMethod } from "#core/iced";
 import type { ShiftBatch } from "#core/shift";
-import { uuid } from "./card.ts";
+import { type CardSheet, uuid } from "./card.ts";
 import { MOST_BATCHES } from "./shiftRules.ts";
 
 const MOST_LINES = 60;
@@ -67,6 +67,8 @@ export interface ShiftCard {
   readonly dial: { readonly grinder: string; readonly setting: number } | null;
   /** The brewer's setting, g; null where it has no setting. */
   readonly settingG: number | null;
+  /** How the brewer's settings are marked; undefined for litres. */
+  readonly marked: CardSheet["madeWith"]["marked"];
   readonly iceG: number;
   readonly vessel: string;
   /** How it is iced; null hot. */
@@ -80,7 +82,7 @@ export interface ShiftChoice extends Pick<ShiftCard, "id" | "title"> {
   /** Where other cards are for the same pot: the number that they share, and what tells this one from them. */
   readonly shared?: { readonly pot: number } & Pick<
     ShiftCard,
-    "doseG" | "dial" | "settingG" | "iceG" | "vessel"
+    "doseG" | "dial" | "settingG" | "marked" | "iceG" | "vessel"
   >;
 }
 

@@ -9,6 +9,7 @@ export type Unsound =
         | "topNarrower"
         | "flatWithoutBottom"
         | "settingsTurned"
+        | "cupUnknown"
         | "dosesTurned"
         | "preferredTurned"
         | "depthsTurned"
@@ -57,6 +58,8 @@ export function unsound(kind: ThingKind, figures: AnyFigures, today: string): Un
       if (figures.shape === "flat" && n("bottomDiameterMm") === 0)
         return { code: "flatWithoutBottom", field: "bottomDiameterMm" };
       if (turned("minSettingG", "maxSettingG")) return { code: "settingsTurned", field: "maxSettingG" };
+      if (figures.marks === "cups" && n("cupMarkG") === null)
+        return { code: "cupUnknown", field: "cupMarkG" };
       if (turned("doseMinG", "doseMaxG")) return { code: "dosesTurned", field: "doseMaxG" };
       if (turned("preferredMinG", "preferredMaxG"))
         return { code: "preferredTurned", field: "preferredMaxG" };

@@ -18,10 +18,11 @@ function schemaOf(spec: FieldSpec): z.ZodType<string | number | boolean | null> 
   switch (spec.type) {
     case "number": {
       const value = z.number().min(spec.least).max(spec.most);
+      if (spec.usual === null) return value.nullable().default(null);
       return spec.optional ? value.nullable() : value;
     }
     case "yes":
-      return z.boolean();
+      return spec.usual === undefined ? z.boolean() : z.boolean().default(spec.usual);
     case "taps": {
       const one = z.enum(spec.options.map(({ value }) => value));
       const all = z.string().refine((text) => z.array(one).safeParse(text.split(" ")).success);
@@ -29,7 +30,7 @@ function schemaOf(spec: FieldSpec): z.ZodType<string | number | boolean | null> 
       return all.nullable().default(null);
     }
     case "choice":
-      return z.enum(spec.options);
+      return spec.usual === undefined ? z.enum(spec.options) : z.enum(spec.options).default(spec.usual);
     case "ref":
       return spec.optional ? uuid.nullable() : uuid;
     case "moment":

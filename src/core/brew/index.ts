@@ -30,7 +30,7 @@ export {
 } from "./input.ts";
 export { fitWithMove, type GrindMove, type GroundBrew, groundAt } from "./move.ts";
 export { type Pour, type PourStart, startOf } from "./pours.ts";
-export { type SprayMode, sprayPours, usualSpray } from "./programme.ts";
+export { modeFor, type SprayMode, sprayPours, usualSpray } from "./programme.ts";
 export {
   type BrewRange,
   drawn,

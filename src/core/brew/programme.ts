@@ -15,15 +15,21 @@ export interface SprayMode {
 /** Of a pulse's time, so much is spray and the rest a pause; usual 0.5 to 0.9. */
 const SPRAYED_SHARE = 0.7;
 
+/** The mode that a brewer sprays so much water by, g: the smallest that reaches it, else the largest. At least one mode. */
+export function modeFor(waterG: number, modes: readonly SprayMode[]): SprayMode {
+  const bySize = modes.toSorted((a, b) => a.upToG - b.upToG);
+  const mode = bySize.find(({ upToG }) => waterG <= upToG) ?? bySize.at(-1);
+  if (!mode) throw new Error("no spray mode");
+  return mode;
+}
+
 /**
  * A batch's water as its brewer sprays it: the bloom, its pause, and the rest in even pulses.
  *
  * @param modes at least one; the smallest that reaches the batch counts, else the largest
  */
 export function sprayPours(waterG: number, modes: readonly SprayMode[]): readonly Pour[] {
-  const bySize = modes.toSorted((a, b) => a.upToG - b.upToG);
-  const mode = bySize.find(({ upToG }) => waterG <= upToG) ?? bySize.at(-1);
-  if (!mode) throw new Error("no spray mode");
+  const mode = modeFor(waterG, modes);
   const bloomG = (mode.bloomPct / 100) * waterG;
   const restFromS = bloomG > 0 ? bloomG / mode.rateGPerS + mode.bloomS : 0;
   const pulseG = (waterG - bloomG) / mode.pulses;

@@ -5,6 +5,7 @@ export {
   type LiquidUnit,
   MASS_UNITS,
   type MassUnit,
+  ML_PER_FL_OZ,
   parseLiquid,
   parseMass,
   printLiquid,

@@ -83,6 +83,7 @@ export const BREWERS: Rows<typeof schema.brewers> = [
     siteId: PIER_HEAD,
     name: "Turnstone",
     kind: "batch",
+    flowSwitch: true,
     filterId: SMALL_PAPER,
     cycleMin: 6,
     rinseMin: 1,

@@ -10,7 +10,7 @@ import {
   unique,
   varchar,
 } from "drizzle-orm/mysql-core";
-import { CURVE_REASONS, ENDINGS, MATERIALS, PLATES } from "#contract/aspects.ts";
+import { CURVE_REASONS, ENDINGS, MARKS, MATERIALS, PLATES } from "#contract/aspects.ts";
 import type { Measure, ReadingKind } from "#contract/measure.ts";
 import type { Basket } from "#core/brew";
 import type { CurvePoint } from "#core/grind";
@@ -71,6 +71,11 @@ export const brewers = mysqlTable(
     stepG: double("step_g").notNull(),
     minSettingG: double("min_setting_g").notNull(),
     maxSettingG: double("max_setting_g").notNull(),
+    /** How its settings are marked, and how much one marked cup is, g. */
+    marks: mysqlEnum("marks", MARKS).notNull().default("litres"),
+    cupMarkG: double("cup_mark_g"),
+    /** Whether a switch on it says how fast it sprays. */
+    flowSwitch: boolean("flow_switch").notNull().default(false),
     slope: double("slope").notNull(),
     interceptG: double("intercept_g").notNull(),
     doseMinG: double("dose_min_g"),
@@ -155,6 +160,8 @@ export const grinders = mysqlTable(
     dialMax: double("dial_max").notNull(),
     dialStep: double("dial_step").notNull(),
     higherIs: mysqlEnum("higher_is", ["coarser", "finer"]).notNull(),
+    /** Whether the words printed on it are meant for small home pots. */
+    homeLegend: boolean("home_legend").notNull().default(false),
     /** Ground and thrown away when the dial is changed. */
     purgeG: double("purge_g").notNull(),
     /** This grinder's own rule, in dial units; the house's when it has none. */

@@ -74,7 +74,7 @@ export function BlankRuns({ brewer, onDone }: BlankRunsProps) {
           label: "set",
           help: "such as 2.4 l",
           measured: { kind: FIGURE_KINDS.setting, bounds: [minSettingG, maxSettingG] },
-          print: printSetting,
+          print: (settingG) => printSetting(settingG),
         },
         {
           name: "weighedG",

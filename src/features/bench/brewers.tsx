@@ -24,8 +24,8 @@ export function Brewers({ brewers }: { readonly brewers: readonly BrewerRow[] })
     const filter = refs.filter.find(({ id }) => id === filterId)?.name;
     return (
       <>
-        {WORK[kind]} {printSetting(minSettingG)} to {printSetting(maxSettingG)}, coffee to{" "}
-        {units.printMass(doseMaxG)}; <bdi>{filter}</bdi>; a brew ends {OPTION_WORDS[ending]}
+        {WORK[kind]} {printSetting(minSettingG, row.figures)} to {printSetting(maxSettingG, row.figures)},
+        coffee to {units.printMass(doseMaxG)}; <bdi>{filter}</bdi>; a brew ends {OPTION_WORDS[ending]}
         <br />
         {kind === "batch" && <>delivers {printDelivery({ slope, interceptG }, units.printLiquid)}; </>}
         the bed keeps {printKept(retentionGPerG)}

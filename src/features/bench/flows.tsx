@@ -28,7 +28,7 @@ export function Flows({ brewer, onDone }: FlowsProps) {
           label: "batches up to",
           help: "the largest that it sprays so",
           measured: { kind: FIGURE_KINDS.setting, bounds: [50, maxSettingG] },
-          print: printSetting,
+          print: (settingG) => printSetting(settingG),
         },
         {
           name: "rateGPerS",

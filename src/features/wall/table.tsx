@@ -6,7 +6,7 @@ import { Fragment } from "react";
 import { printNumber, printPct, printTime } from "#core/units";
 import { useUnits } from "#ui/units.tsx";
 import { otherBurrsWords } from "#words/brew";
-import { counted, printSetting } from "#words/figures";
+import { counted, type Marks, printSetting } from "#words/figures";
 import type { WallRow, WallTable } from "./view.ts";
 
 interface TableProps {
@@ -37,7 +37,7 @@ export function Table({ table: { serve, brewers }, cup, grinder }: TableProps) {
             ))}
           </tr>
         </thead>
-        {brewers.map(({ id, name, byHand, rows }) => (
+        {brewers.map(({ id, name, rows, ...brewer }) => (
           <tbody key={id}>
             <tr data-brewer>
               <th
@@ -49,7 +49,7 @@ export function Table({ table: { serve, brewers }, cup, grinder }: TableProps) {
               </th>
             </tr>
             {rows.map((row) => (
-              <Row key={row.sizeG} row={row} iced={iced} byHand={byHand} cup={cup} columns={heads.length} />
+              <Row key={row.sizeG} row={row} iced={iced} {...brewer} cup={cup} columns={heads.length} />
             ))}
           </tbody>
         ))}
@@ -62,11 +62,12 @@ interface RowProps {
   readonly row: WallRow;
   readonly iced: boolean;
   readonly byHand: boolean;
+  readonly marked: Marks;
   readonly cup: string | undefined;
   readonly columns: number;
 }
 
-function Row({ row, iced, byHand, cup, columns }: RowProps) {
+function Row({ row, iced, byHand, marked, cup, columns }: RowProps) {
   const units = useUnits();
   const { sizeG, href, figures, approved, troubles } = row;
   // A cup is weighed, a pot is said in litres.
@@ -75,7 +76,7 @@ function Row({ row, iced, byHand, cup, columns }: RowProps) {
   const look = stands ? "border-2 border-rim border-solid" : "border-2 border-quiet border-dashed italic";
   const main = figures && [
     units.printMass(Math.round(figures.doseG)),
-    byHand ? units.printLiquid(figures.brewWaterG) : printSetting(figures.settingG),
+    byHand ? units.printLiquid(figures.brewWaterG) : printSetting(figures.settingG, marked),
     ...(iced ? [units.printMass(figures.iceG)] : []),
     figures.dialSetting === undefined ? "—" : printNumber(figures.dialSetting, 2),
   ];

@@ -1,5 +1,6 @@
 import type { WallChoices } from "#contract/wall.ts";
 import type { Serve } from "#core/sheet";
+import type { Marks } from "#words/figures";
 
 /** A cell as it hangs on the wall. */
 export interface WallRow {
@@ -42,6 +43,7 @@ export interface WallTable {
     readonly id: string;
     readonly name: string;
     readonly byHand: boolean;
+    readonly marked: Marks;
     readonly rows: readonly WallRow[];
   }[];
 }

@@ -1,7 +1,7 @@
-import type { Bench } from "#contract/bench.ts";
+import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import { CARD_SHAPE, type CardSheet } from "#contract/card.ts";
 import type { ChosenKind, MakeFailure } from "#contract/cardFailure.ts";
-import { FORECAST_VERSION, rescaled } from "#core/brew";
+import { FORECAST_VERSION, modeFor, rescaled } from "#core/brew";
 import { bracketAround } from "#core/grind";
 import type { Drip } from "#core/ice";
 import { type IcedService, type IcedSheet, USUAL_ICED } from "#core/iced";
@@ -179,10 +179,23 @@ function sheetOf(
       ...(state.serve === "iced" && ice && { iceSourceId: ice.id, iceSource: ice.name }),
       waterTempC: brewTempOf(chosen, bench).tempC,
       extractionIsGuess: extractionOf(recipe, bench.settings.extractionGuessPct).guess,
+      ...(brewer.marks !== "litres" && { marked: { marks: brewer.marks, cupMarkG: brewer.cupMarkG } }),
+      ...flowOf(brewer, sheet.rounded.brewWaterG),
       ...(recipe.siftLossPct > 0 && { siftLossPct: recipe.siftLossPct }),
       typical: guessesOf(chosen).map(({ name, aspects }) => ({ name, aspects: [...aspects] })),
     },
   };
+}
+
+/** How the flow switch of a brewer that has one stands for so much water, g. */
+function flowOf(
+  { flowSwitch, sprays }: Pick<BenchBrewer, "flowSwitch" | "sprays">,
+  waterG: number,
+): Pick<CardSheet["madeWith"], "flow"> {
+  if (!flowSwitch || sprays.length < 2) return {};
+  const { rateGPerS } = modeFor(waterG, sprays);
+  const slower = sprays.filter((spray) => spray.rateGPerS < rateGPerS);
+  return { flow: { place: slower.length + 1, of: sprays.length } };
 }
 
 /** A card's dial: where the forecast picked, else where the source or the house rule lies; undefined where none says. */

@@ -68,6 +68,7 @@ export function shiftCardOf({ id, sheet }: { readonly id: string; readonly sheet
     doseG: rounded.doseG,
     dial: sheet.dial ? { grinder: sheet.dial.grinder, setting: sheet.dial.setting } : null,
     settingG: rounded.settingG ?? null,
+    marked: sheet.madeWith.marked,
     iceG: rounded.iceG,
     vessel: sheet.madeWith.vessel,
     method: icedMethodOf(sheet),

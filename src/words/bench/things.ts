@@ -69,6 +69,9 @@ export const FIELD_WORDS: AllWords = {
     minSettingG: { label: "least water", help: "that can be set" },
     maxSettingG: { label: "most water", help: "that can be set" },
     stepG: { label: "settings apart by", help: "1 g where it is poured" },
+    marks: { label: "it is marked in", help: "as its panel or its tank says" },
+    cupMarkG: { label: "a marked cup is", help: "where it is marked in cups: usually 120 to 180 g" },
+    flowSwitch: { label: "has a flow switch", help: "cards say how it stands, by the flows measured" },
     doseMinG: { label: "least coffee" },
     doseMaxG: { label: "most coffee", help: "what the basket takes" },
     preferredMinG: { label: "tastes best from", help: "water" },
@@ -105,6 +108,7 @@ export const FIELD_WORDS: AllWords = {
     dialMax: { label: "dial to" },
     dialStep: { label: "step", help: "the smallest that it clicks or shows" },
     higherIs: { label: "higher numbers are" },
+    homeLegend: { label: "its legend is for small home pots", help: "words on it such as drip, or cups" },
     purgeG: { label: "purged", help: "thrown away when the dial is changed" },
     ruleUnits: {
       label: "coarser per doubling",
@@ -187,6 +191,9 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   drained: "when it has drained",
   liftedEarly: "with the basket lifted off early",
   valveShut: "with the valve shut",
+  litres: "litres",
+  fluidOunces: "fluid ounces",
+  cups: "cups of its own",
   typed: "as typed here",
   log: "learned from the log",
   paper: "paper",
@@ -253,6 +260,8 @@ export function unsoundSentence(failure: Unsound): string {
       return "A flat basket has a bottom: how wide is it? A pointed one is a cone.";
     case "settingsTurned":
       return "The most water is below the least: change the two over.";
+    case "cupUnknown":
+      return "It is marked in cups: how much is one? Pour up to a mark, and weigh it.";
     case "dosesTurned":
       return "The most coffee is below the least: change the two over.";
     case "preferredTurned":
