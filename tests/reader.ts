@@ -1,18 +1,19 @@
-import { printClock, printLiquid, printMass, printRatio, printTemp } from "#core/units";
+import { printClock } from "#core/units";
 import type { Printers } from "#ui/units.tsx";
+import { printersOf } from "#words/figures";
 
 /** A reader's units, as the page hands them on. */
 export function readerOf(mass: "g" | "oz", temp: "°C" | "°F"): Printers {
+  const units = { mass, temp, ratio: "1:n", clock: "24 h" } as const;
+  const words = printersOf(units);
   return {
-    mass,
-    temp,
-    ratio: "1:n",
-    clock: "24 h",
+    ...units,
+    words,
     set: () => {},
-    printMass: (massG) => printMass(massG, mass),
-    printLiquid: (massG) => printLiquid(massG, mass, { decimals: mass === "g" ? 0 : 1 }),
-    printTemp: (tempC) => printTemp(tempC, temp),
-    printRatio: (ratio) => printRatio(ratio),
+    printMass: words.mass,
+    printLiquid: words.liquid,
+    printTemp: words.temp,
+    printRatio: words.ratio,
     printClock: (min) => printClock(min),
   };
 }

@@ -157,7 +157,9 @@ function Line({ effect, chosen, onChosen }: LineProps) {
         </dl>
       )}
       {"draft" in after && after.draft && !wasDraft && (
-        <p className="text-sm text-stop">It would be a draft: {stopsOf(after.sheet).join(" ")}</p>
+        <p className="text-sm text-stop">
+          It would be a draft: {stopsOf(after.sheet, units.words).join(" ")}
+        </p>
       )}
     </li>
   );
@@ -172,7 +174,7 @@ function figuresOf(
   return [
     ["coffee", units.printMass(rounded.doseG)],
     madeWith.brewerKind === "batch"
-      ? ["set", printSetting(rounded.settingG ?? rounded.brewWaterG)]
+      ? ["set", printSetting(rounded.settingG ?? rounded.brewWaterG, madeWith.marked)]
       : ["pour", units.printLiquid(rounded.brewWaterG)],
     ...(iced ? ([["ice", units.printMass(rounded.iceG)]] as [string, string][]) : []),
     ["water at", units.printTemp(madeWith.waterTempC)],

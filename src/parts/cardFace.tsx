@@ -39,7 +39,7 @@ export function CardFace({ draft, site, sheet, qr, made, among = false }: CardFa
   const iced = input.serve === "iced";
   const method = icedMethodOf(sheet);
   const steeped = method === "steep";
-  const print = { mass: units.printMass, liquid: units.printLiquid, temp: units.printTemp };
+  const print = units.words;
   const steps = stepsOf(sheet, print);
   const figures: [string, string][] = [
     ["coffee", units.printMass(rounded.doseG)],
@@ -47,7 +47,7 @@ export function CardFace({ draft, site, sheet, qr, made, among = false }: CardFa
     steeped
       ? ["cold water", units.printLiquid(rounded.brewWaterG)]
       : madeWith.brewerKind === "batch"
-        ? [`set ${madeWith.brewer}`, printSetting(rounded.settingG ?? rounded.brewWaterG)]
+        ? [`set ${madeWith.brewer}`, printSetting(rounded.settingG ?? rounded.brewWaterG, madeWith.marked)]
         : ["pour", units.printLiquid(rounded.brewWaterG)],
     steeped
       ? ["to thin it", units.printLiquid(rounded.bypassG)]

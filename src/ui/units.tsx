@@ -2,7 +2,8 @@
 
 import { createContext, type ReactNode, useContext, useMemo, useState } from "react";
 import { UNITS_COOKIE, type Units } from "#contract/readerUnits.ts";
-import { printClock, printLiquid, printMass, printRatio, printTemp } from "#core/units";
+import { printClock } from "#core/units";
+import { printersOf, type Printers as WordPrinters } from "#words/figures";
 
 const YEAR_S = 31_536_000;
 const RATIO_MARKS = { "1:n": "n", "g/l": "gl", "g/fl oz": "goz" } as const;
@@ -21,6 +22,8 @@ export interface Printers extends Units {
   readonly printLiquid: (massG: number) => string;
   readonly printTemp: (tempC: number) => string;
   readonly printRatio: (ratio: number) => string;
+  /** The same, as sentences take them. */
+  readonly words: WordPrinters;
   /** A time of the day, of minutes since midnight. */
   readonly printClock: (min: number) => string;
 }
@@ -35,22 +38,22 @@ export function UnitsProvider({
   readonly children: ReactNode;
 }) {
   const [units, setUnits] = useState(initial);
-  const printers = useMemo<Printers>(
-    () => ({
+  const printers = useMemo<Printers>(() => {
+    const words = printersOf(units);
+    return {
       ...units,
+      words,
       set: (next) => {
         keep(next);
         setUnits(next);
       },
-      printMass: (massG) => printMass(massG, units.mass),
-      // A pot is not weighed to the tenth.
-      printLiquid: (massG) => printLiquid(massG, units.mass, { decimals: units.mass === "g" ? 0 : 1 }),
-      printTemp: (tempC) => printTemp(tempC, units.temp),
-      printRatio: (ratio) => printRatio(ratio, units.ratio),
+      printMass: words.mass,
+      printLiquid: words.liquid,
+      printTemp: words.temp,
+      printRatio: words.ratio,
       printClock: (min) => printClock(min, units.clock),
-    }),
-    [units],
-  );
+    };
+  }, [units]);
   return <Context value={printers}>{children}</Context>;
 }
 

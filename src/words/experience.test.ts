@@ -11,6 +11,7 @@ import {
   wasteSentence,
 } from "#words/brew";
 import { firstPotNote } from "#words/cards";
+import { PLAIN } from "#words/figures";
 import { iceBudgetSentences, meltSentence, momentWords, swirlTime } from "#words/iced";
 import {
   approvedSentence,
@@ -128,14 +129,14 @@ test("standards, their cards and labels", () => {
 
 test("the melt, the glass and the day's ice", () => {
   const melt = { swirlS: 63, iceLeftG: 0, pieceMm: 22, pieceIsGuess: false };
-  expect(meltSentence(melt, "swirled")).toBe(
+  expect(meltSentence(melt, "swirled", PLAIN)).toBe(
     "About 1:05 from the last drop until it has melted, swirled, with pieces of 22 mm.",
   );
-  expect(meltSentence({ ...melt, swirlS: 2 }, "swirled")).toMatch(
+  expect(meltSentence({ ...melt, swirlS: 2 }, "swirled", PLAIN)).toMatch(
     /^The ice has melted by the time the last drop falls/,
   );
-  expect(meltSentence({ ...melt, iceLeftG: 40 }, "still")).toContain("40 g of ice stay at 0 °C");
-  expect(meltSentence({ ...melt, swirlS: undefined, pieceIsGuess: true }, "still")).toMatch(
+  expect(meltSentence({ ...melt, iceLeftG: 40 }, "still", PLAIN)).toContain("40 g of ice stay at 0 °C");
+  expect(meltSentence({ ...melt, swirlS: undefined, pieceIsGuess: true }, "still", PLAIN)).toMatch(
     /^It takes longer than half an hour, left alone, .* note on the Bench/,
   );
   expect([swirlTime(1), swirlTime(58)]).toEqual(["0:05", "1:00"]);

@@ -10,6 +10,7 @@ import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
 import { Back } from "#ui/back.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { stopsOf } from "#words/cards";
 import { deleteCard, listCard, retireCards } from "./actions.ts";
@@ -31,6 +32,7 @@ const PAPERS = {
 
 /** One batch, readable at arm's length, and printed on a quarter of a page. */
 export function Card(props: CardProps) {
+  const units = useUnits();
   const { id, draft, sheet, brewerGone, retired, scaleHref } = props;
   const { may } = useCounter();
   const { act, busy } = useAct();
@@ -120,7 +122,7 @@ export function Card(props: CardProps) {
       )}
       {draft && (
         <p className="mt-3 print:hidden">
-          A draft: something stands against brewing it so. {stopsOf(sheet).join(" ")}
+          A draft: something stands against brewing it so. {stopsOf(sheet, units.words).join(" ")}
         </p>
       )}
     </div>

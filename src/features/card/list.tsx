@@ -25,7 +25,7 @@ interface CardListProps {
   readonly cards: readonly {
     readonly id: string;
     readonly title: string;
-    readonly brew: Pick<ShiftCard, "doseG" | "dial" | "settingG" | "iceG" | "vessel">;
+    readonly brew: Pick<ShiftCard, "doseG" | "dial" | "settingG" | "marked" | "iceG" | "vessel">;
     readonly createdAt: string;
     readonly made: string;
     readonly person: string;
@@ -154,7 +154,7 @@ function useCardColumns(): readonly Column<CardLine>[] {
         id: "setting",
         head: "set to",
         value: ({ brew }) => brew.settingG,
-        cell: ({ brew }) => (brew.settingG === null ? "" : printSetting(brew.settingG)),
+        cell: ({ brew }) => (brew.settingG === null ? "" : printSetting(brew.settingG, brew.marked)),
       },
       {
         id: "ice",

@@ -35,7 +35,7 @@ export function BathPanel({ state, bench, sheet, iced, onIced }: BathPanelProps)
       </Panel>
     );
   }
-  const print = { mass: units.printMass, liquid: units.printLiquid, temp: units.printTemp };
+  const print = units.words;
   const { turned, still, iceG, waterG, startTempC, wantedTempC, rateIsGuess } = bath;
   return (
     <Panel title="The bath">

@@ -90,10 +90,10 @@ export function Checks({
     // What scalds is a stop, and comes before every other.
     ...(outlook ?? [])
       .filter(({ code }) => code === "overflow")
-      .map((check) => ({ severity: "stop" as const, text: outlookSentence(check) })),
+      .map((check) => ({ severity: "stop" as const, text: outlookSentence(check, units.words) })),
     ...checks
       .filter(({ code }) => !outlook || !SAID_BY_FORECAST.includes(code))
-      .map((check) => ({ severity: check.severity, text: checkSentence(check) })),
+      .map((check) => ({ severity: check.severity, text: checkSentence(check, units.words) })),
     ...(glassPct === undefined
       ? []
       : [
@@ -104,7 +104,7 @@ export function Checks({
         ]),
     ...(outlook ?? [])
       .filter(({ code }) => code !== "overflow")
-      .map((check) => ({ severity: "warn" as const, text: outlookSentence(check) })),
+      .map((check) => ({ severity: "warn" as const, text: outlookSentence(check, units.words) })),
     ...(brewer.bypassMaxPct !== null && !steeped && !coldBypass && bypassPct > brewer.bypassMaxPct
       ? [
           {

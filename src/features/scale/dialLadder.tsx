@@ -174,6 +174,12 @@ export const DialLadder = memo(function DialLadder({
               </Button>
             )}
           </p>
+          {grinder.homeLegend && (
+            <p className="mt-1 text-sm">
+              Go by the number: the words on {grinder.name} are meant for small home pots, and grind too fine
+              for a batch.
+            </p>
+          )}
           {standard && (
             <p className="mt-2 flex flex-wrap items-center gap-2 rounded-panel border-2 border-good px-2 py-1 text-sm">
               <Check size={18} aria-hidden className="text-good" />

@@ -8,6 +8,7 @@ import { chosenOf, type ScaleState } from "#scaling/choice";
 import { meltingOf } from "#scaling/iced";
 import { Choice } from "#ui/choice/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
+import { useUnits } from "#ui/units.tsx";
 import { meltSentence, STIRRING_WORDS } from "#words/iced";
 
 interface MeltPanelProps {
@@ -29,6 +30,7 @@ const CHARTS = [
 
 /** The ice in the server while the coffee drips on it, and after: how long to swirl, and how high it rises. */
 export function MeltPanel({ state, bench, sheet, drip }: MeltPanelProps) {
+  const units = useUnits();
   const [stirring, setStirring] = useState<Stirring>("swirled");
   const melting = useMemo(
     () => meltingOf(state, bench, sheet, { drip, stirring }),
@@ -82,7 +84,7 @@ export function MeltPanel({ state, bench, sheet, drip }: MeltPanelProps) {
       }
     >
       <p className="mb-2" data-testid="melt">
-        {meltSentence({ ...melting, iceLeftG }, stirring)}{" "}
+        {meltSentence({ ...melting, iceLeftG }, stirring, units.words)}{" "}
         {brimMl !== undefined && (
           <span data-testid="level">
             {mostMl > brimMl

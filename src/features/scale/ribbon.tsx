@@ -4,12 +4,12 @@ import { type ReactNode, useEffect, useRef, useState } from "react";
 import type { Bench, BenchBrewer } from "#contract/bench.ts";
 import { GLASS_PINS, type GlassPin, type IcedMethod, type IcedSheet } from "#core/iced";
 import { cupsFrom, type PinSet } from "#core/sheet";
-import { parseLiquid, parseNumber, printNumber, printPct, printTime } from "#core/units";
+import { parseNumber, printNumber, printPct, printTime } from "#core/units";
 import type { Chosen } from "#scaling/choice";
 import { figureIn } from "#scaling/iced";
 import { FIGURE_KINDS, type FigureKind, readFigure } from "#ui/figure/kinds.ts";
 import { useUnits } from "#ui/units.tsx";
-import { printSetting, quantitySentence } from "#words/figures";
+import { parseSetting, printSetting, quantitySentence } from "#words/figures";
 import { GLASS_PIN_WORDS } from "#words/iced";
 import { Drawing } from "./drawing.tsx";
 import { FIGURES, type FigureName } from "./figures.ts";
@@ -220,10 +220,10 @@ export function Ribbon(props: RibbonProps) {
             sheet.rounded.settingG !== undefined && !steeped && (
               <Plate
                 label={`set ${brewer.name} to`}
-                text={printSetting(sheet.rounded.settingG)}
+                text={printSetting(sheet.rounded.settingG, brewer)}
                 pinned={pinned("brewWaterG") !== undefined}
                 onType={(text) => {
-                  const parsed = parseLiquid(text, "l");
+                  const parsed = parseSetting(text, brewer);
                   return parsed.ok
                     ? onPin("brewWaterG", deliveredG(brewer, parsed.value))
                     : quantitySentence(parsed.failure);

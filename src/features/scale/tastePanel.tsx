@@ -68,7 +68,7 @@ export function TastePanel({ iced, asking, setting, grinder, correct, onTake }: 
       isMounted = false;
     };
   }, [key, fault, measured]);
-  const print = { mass: units.printMass, liquid: units.printLiquid, temp: units.printTemp };
+  const print = units.words;
   return (
     <Panel title="Tasted it?">
       <fieldset className="flex flex-wrap gap-2">
@@ -111,7 +111,7 @@ export function TastePanel({ iced, asking, setting, grinder, correct, onTake }: 
           <span className="min-w-60 flex-1">
             {answer.ok
               ? `Change one thing: ${correctionSentence(answer.value, print, grinder)}`
-              : coupledSentence(answer.failure, units.printTemp)}
+              : coupledSentence(answer.failure, print)}
           </span>
           {answer.ok && <Button onClick={() => onTake(answer.value)}>Take it</Button>}
         </p>

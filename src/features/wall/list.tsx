@@ -10,13 +10,14 @@ import { Panel } from "#ui/panel.tsx";
 import type { Column } from "#ui/table/column.ts";
 import { Table } from "#ui/table/table.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { printSetting } from "#words/figures";
+import { type Marks, printSetting } from "#words/figures";
 import type { WallRow, WallView } from "./view.ts";
 
 interface Cell extends WallRow {
   readonly id: string;
   readonly serve: Serve;
   readonly brewer: string;
+  readonly marked: Marks;
 }
 
 /** Every cell of a wall chart as a row: sorted by any figure, and saved as a file. */
@@ -25,8 +26,10 @@ export function WallList({ view }: { readonly view: WallView }) {
   const cells = useMemo(
     () =>
       tables.flatMap(({ serve, brewers }) =>
-        brewers.flatMap(({ id, name, rows }) =>
-          rows.map((row): Cell => ({ ...row, id: `${serve} ${id} ${row.sizeG}`, serve, brewer: name })),
+        brewers.flatMap(({ id, name, marked, rows }) =>
+          rows.map(
+            (row): Cell => ({ ...row, id: `${serve} ${id} ${row.sizeG}`, serve, brewer: name, marked }),
+          ),
         ),
       ),
     [tables],
@@ -62,7 +65,7 @@ function useColumns(grinder: string): readonly Column<Cell>[] {
       id: string,
       head: string,
       of: (figures: NonNullable<WallRow["figures"]>) => number | undefined,
-      print: (value: number) => string,
+      print: (value: number, cell: Cell) => string,
       hidden = false,
     ): Column<Cell> => {
       const value = ({ figures }: Cell) => (figures && of(figures)) ?? null;
@@ -73,7 +76,7 @@ function useColumns(grinder: string): readonly Column<Cell>[] {
         value,
         cell: (cell) => {
           const known = value(cell);
-          return known === null ? "" : print(known);
+          return known === null ? "" : print(known, cell);
         },
       };
     };
@@ -93,7 +96,12 @@ function useColumns(grinder: string): readonly Column<Cell>[] {
       { id: "serve", head: "service", value: ({ serve }) => serve },
       { id: "brewer", head: "brewed on", value: ({ brewer }) => brewer },
       figure("dose", "coffee", ({ doseG }) => doseG, units.printMass),
-      figure("set", "set", ({ settingG }) => settingG, printSetting),
+      figure(
+        "set",
+        "set",
+        ({ settingG }) => settingG,
+        (settingG, { marked }) => printSetting(settingG, marked),
+      ),
       figure("ice", "ice", ({ iceG }) => iceG, none(units.printMass)),
       figure(
         "dial",
@@ -108,7 +116,12 @@ function useColumns(grinder: string): readonly Column<Cell>[] {
         (timeS) => printTime(Math.round(timeS)),
       ),
       figure("yield", "comes out", ({ yieldG }) => yieldG, units.printLiquid),
-      figure("strength", "strength", ({ strengthPct }) => strengthPct, printPct),
+      figure(
+        "strength",
+        "strength",
+        ({ strengthPct }) => strengthPct,
+        (pct) => printPct(pct),
+      ),
       figure("water", "brew water", ({ brewWaterG }) => brewWaterG, units.printLiquid, true),
       figure("bypass", "beside the bed", ({ bypassG }) => bypassG, none(units.printLiquid), true),
       figure("temp", "water at", ({ waterTempC }) => waterTempC, units.printTemp, true),

@@ -29,6 +29,6 @@ export function readCardListPage(retired: boolean) {
 }
 
 function brewOf(card: CardInList["card"]) {
-  const { doseG, dial, settingG, iceG, vessel } = shiftCardOf(card);
-  return { doseG, dial, settingG, iceG, vessel };
+  const { doseG, dial, settingG, marked, iceG, vessel } = shiftCardOf(card);
+  return { doseG, dial, settingG, marked, iceG, vessel };
 }

@@ -49,9 +49,13 @@ export function readShift(named: unknown) {
 /** Cards by name; what tells one from another goes along where both are for one pot. */
 function choicesOf(cards: readonly ShiftCard[]): readonly ShiftChoice[] {
   const pots = sharedPots(cards);
-  return cards.map(({ id, title, doseG, dial, settingG, iceG, vessel }) => {
+  return cards.map(({ id, title, doseG, dial, settingG, marked, iceG, vessel }) => {
     const pot = pots.get(id);
-    return { id, title, ...(pot !== undefined && { shared: { pot, doseG, dial, settingG, iceG, vessel } }) };
+    return {
+      id,
+      title,
+      ...(pot !== undefined && { shared: { pot, doseG, dial, settingG, marked, iceG, vessel } }),
+    };
   });
 }
 

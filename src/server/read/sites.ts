@@ -1,7 +1,9 @@
 import { queryOf } from "#scaling/choice";
 import { equipmentOf, type SiteSide, sideOf, usualSizesG } from "#scaling/wall";
 import { benchOf } from "#server/bench.ts";
+import { readerUnits } from "#server/reader.ts";
 import { outlookSentence, siteWhys } from "#words/brew";
+import { type Printers, printersOf } from "#words/figures";
 import { icedFailureSentence } from "#words/iced";
 import { checkSentence } from "#words/sheet";
 import { onBench } from "./onBench.ts";
@@ -37,28 +39,32 @@ export function readTwoSites(link: URLSearchParams) {
       brewer: brewer.name,
       facts,
     });
+    const print = printersOf(await readerUnits());
     return {
       recipe: { id: recipe.recipeId, name: recipe.name },
       recipes: beds.map(({ recipeId, name }) => ({ id: recipeId, name })),
       sites,
       serve,
       sizeG,
-      sides: [viewOf(left, site.id), viewOf(right, site.id)] as const,
-      whys: siteWhys(why(left), why(right)),
+      sides: [viewOf(left, site.id, print), viewOf(right, site.id, print)] as const,
+      whys: siteWhys(why(left), why(right), print),
     };
   });
 }
 
 /** One side as it is drawn. */
-function viewOf({ bench, brewer, grinder, cell, facts }: SiteSide, here: string) {
+function viewOf({ bench, brewer, grinder, cell, facts }: SiteSide, here: string, print: Printers) {
   const named = ({ id, name }: { readonly id: string; readonly name: string }) => ({ id, name });
   const { made, state } = cell;
   const whole = "failure" in made ? undefined : made;
   const { waterTempC, bedDepthMm, retentionGPerG, grindUm } = facts;
   const sentences = whole
-    ? [...whole.checks.map(checkSentence), ...whole.warnings.map(outlookSentence)].join(" ")
+    ? [
+        ...whole.checks.map((check) => checkSentence(check, print)),
+        ...whole.warnings.map((warning) => outlookSentence(warning, print)),
+      ].join(" ")
     : "failure" in made
-      ? icedFailureSentence(made.failure)
+      ? icedFailureSentence(made.failure, print)
       : "";
   return {
     site: named(bench.site),

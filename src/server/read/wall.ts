@@ -2,9 +2,10 @@ import type { Bench } from "#contract/bench.ts";
 import { chosenOf, cupOverIce, icedCupOf, queryOf } from "#scaling/choice";
 import { cellCard, type WallCell } from "#scaling/wall";
 import { ownUrl, qrOf } from "#server/links.ts";
+import { readerUnits } from "#server/reader.ts";
 import { type Wall, wallOf } from "#server/wall.ts";
 import { outlookSentence } from "#words/brew";
-import { printDay, printIsoDay } from "#words/figures";
+import { type Printers, printDay, printersOf, printIsoDay } from "#words/figures";
 import { icedFailureSentence } from "#words/iced";
 import { checkSentence } from "#words/sheet";
 import { onBench } from "./onBench.ts";
@@ -21,14 +22,14 @@ export function readWallPage(link: URLSearchParams) {
       case "labels":
         return { as: "labels" as const, coffee, site: bench.site.name, labels: labelsOf(bench, wall) };
       case "list":
-        return { as: "list" as const, view: viewOf(bench, wall) };
+        return { as: "list" as const, view: viewOf(bench, wall, printersOf(await readerUnits())) };
       default:
-        return { as: "chart" as const, view: viewOf(bench, wall) };
+        return { as: "chart" as const, view: viewOf(bench, wall, printersOf(await readerUnits())) };
     }
   });
 }
 
-function viewOf(bench: Bench, { plan, cells, choices, revision }: Wall) {
+function viewOf(bench: Bench, { plan, cells, choices, revision }: Wall, print: Printers) {
   const cup = (serve: "hot" | "iced") => {
     const own = bench.cups.find((each) => each.serve === serve);
     return own && `${own.volumeMl} ml`;
@@ -36,7 +37,7 @@ function viewOf(bench: Bench, { plan, cells, choices, revision }: Wall) {
   const rowsOf = (brewerId: string, serve: "hot" | "iced") =>
     cells
       .filter((cell) => cell.brewerId === brewerId && cell.serve === serve)
-      .map((cell) => rowOf(bench, cell));
+      .map((cell) => rowOf(bench, cell, print));
   return {
     site: bench.site,
     coffee: named(plan.coffee),
@@ -56,6 +57,7 @@ function viewOf(bench: Bench, { plan, cells, choices, revision }: Wall) {
         .map(({ brewer }) => ({
           ...named(brewer),
           byHand: brewer.kind === "hand",
+          marked: { marks: brewer.marks, cupMarkG: brewer.cupMarkG },
           rows: rowsOf(brewer.id, serve),
         })),
     })),
@@ -69,10 +71,10 @@ function named({ id, name }: { readonly id: string; readonly name: string }) {
   return { id, name };
 }
 
-function rowOf(bench: Bench, { sizeG, state, made }: WallCell) {
+function rowOf(bench: Bench, { sizeG, state, made }: WallCell, print: Printers) {
   const href = `/scale?${queryOf(state)}`;
   if ("failure" in made) {
-    const sentence = icedFailureSentence(made.failure);
+    const sentence = icedFailureSentence(made.failure, print);
     return {
       sizeG,
       href,
@@ -107,11 +109,11 @@ function rowOf(bench: Bench, { sizeG, state, made }: WallCell) {
       ground: made.ground,
     },
     troubles: [
-      ...checks.map((check) => ({ said: checkSentence(check), stop: check.severity === "stop" })),
+      ...checks.map((check) => ({ said: checkSentence(check, print), stop: check.severity === "stop" })),
       ...(fits
         ? []
         : [{ said: `No pot of this service holds it: ${made.vessel} is the nearest.`, stop: false }]),
-      ...warnings.map((warning) => ({ said: outlookSentence(warning), stop: false })),
+      ...warnings.map((warning) => ({ said: outlookSentence(warning, print), stop: false })),
     ].toSorted((a, b) => Number(b.stop) - Number(a.stop)),
   };
 }

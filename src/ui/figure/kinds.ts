@@ -106,7 +106,7 @@ export const FIGURE_KINDS = {
     letters: true,
   },
   /** What is set on a brewer, whose marks are litres. */
-  setting: { print: printSetting, parse: (text) => parseLiquid(text, "l"), step: 50 },
+  setting: { print: (settingG) => printSetting(settingG), parse: (text) => parseLiquid(text, "l"), step: 50 },
   time,
   /** How long a brew took, as a watch shows it. */
   watch: { ...time, parse: parseWatch },

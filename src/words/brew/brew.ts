@@ -1,19 +1,23 @@
 import type { BrewFailure, FitFailure, SteepFailure } from "#core/brew";
 import type { GrindFailure } from "#core/grind";
-import { printMass, printNumber, printPct, printRatio, printTime } from "#core/units";
+import { printNumber, printPct, printTime } from "#core/units";
+import { PLAIN, type Printers } from "#words/figures";
 
 const mm = (lengthMm: number) => `${printNumber(lengthMm, 1)} mm`;
 const um = (grindUm: number) => `${printNumber(grindUm, 0)} µm`;
 
 /** Why a brew cannot be forecast, and what would make it possible. */
-export function brewFailureSentence(failure: BrewFailure | SteepFailure): string {
+export function brewFailureSentence(
+  failure: BrewFailure | SteepFailure,
+  { mass, ratio }: Printers = PLAIN,
+): string {
   switch (failure.code) {
     case "doseOverBasket":
-      return `${printMass(failure.doseG)} of coffee stands above the basket's rim: it takes ${printMass(failure.capacityG)}. Brew less, or take a larger basket.`;
+      return `${mass(failure.doseG)} of coffee stands above the basket's rim: it takes ${mass(failure.capacityG)}. Brew less, or take a larger basket.`;
     case "bedTooThin":
       return `The bed would be ${mm(failure.bedDepthMm)} deep, hardly more than its grains of ${um(failure.grindUm)}: water runs past them. Brew more, or take a narrower basket.`;
     case "bedHoldsAllWater":
-      return `At a ratio of ${printRatio(failure.ratio)} the bed keeps all its water (${printNumber(failure.retentionGPerG, 2)} g per g): no coffee comes out. Take more water.`;
+      return `At a ratio of ${ratio(failure.ratio)} the bed keeps all its water (${printNumber(failure.retentionGPerG, 2)} g per g): no coffee comes out. Take more water.`;
     case "poursOverlap":
       return `Pour ${failure.pour + 1} begins before the one before it has ended. Start it later, or pour faster.`;
     case "neverDrains":

@@ -2,8 +2,8 @@ import type { MissingForForecast } from "#contract/forecast.ts";
 import type { BrewFailure, Spread } from "#core/brew";
 import type { Learned } from "#core/learn";
 import type { Answer, Mend, OutlookCheck, Rung } from "#core/outlook";
-import { printMass, printNumber, printPct, printTime } from "#core/units";
-import { listed } from "#words/figures";
+import { printNumber, printPct, printTime } from "#core/units";
+import { listed, PLAIN, type Printers } from "#words/figures";
 
 type Figures = OutlookCheck["figures"];
 const mm = (lengthMm = Number.NaN) => `${printNumber(lengthMm, 0)} mm`;
@@ -12,22 +12,23 @@ const pct = (value = Number.NaN) => printPct(value);
 const tenth = (value = Number.NaN) => printPct(value, { decimals: 1 });
 
 /** A warning of the forecast, in a sentence. */
-export function outlookSentence({ code, figures }: OutlookCheck): string {
-  return SENTENCES[code](figures);
+export function outlookSentence({ code, figures }: OutlookCheck, print: Printers = PLAIN): string {
+  return SENTENCES[code](figures, print);
 }
 
-const SENTENCES: { readonly [code in OutlookCheck["code"]]: (figures: Figures) => string } = {
-  overflow: ({ overflowG = Number.NaN }) =>
-    `About ${printMass(Math.max(1, Math.round(overflowG)))} of scalding slurry will run over the rim. Keep hands away, and do not brew it so.`,
-  slurryOverPaper: ({ highWaterMm, paperMm }) =>
-    `The slurry will climb to ${mm(highWaterMm)}, and the paper ends at ${mm(paperMm)}: grounds get behind it.`,
-  timeOutsideWindow: ({ brewTimeS, low, high }) =>
-    `It will take about ${time(brewTimeS)}; the house wants ${time(low)} to ${time(high)}.`,
-  strengthOutsideWindow: ({ strengthPct, low, high }) =>
-    `It will come out at about ${pct(strengthPct)}; the house wants ${pct(low)} to ${pct(high)}.`,
-  extractionOutsideWindow: ({ extractionPct, low, high }) =>
-    `It will extract about ${tenth(extractionPct)}; the house wants ${tenth(low)} to ${tenth(high)}.`,
-};
+const SENTENCES: { readonly [code in OutlookCheck["code"]]: (figures: Figures, print: Printers) => string } =
+  {
+    overflow: ({ overflowG = Number.NaN }, { mass }) =>
+      `About ${mass(Math.max(1, Math.round(overflowG)))} of scalding slurry will run over the rim. Keep hands away, and do not brew it so.`,
+    slurryOverPaper: ({ highWaterMm, paperMm }) =>
+      `The slurry will climb to ${mm(highWaterMm)}, and the paper ends at ${mm(paperMm)}: grounds get behind it.`,
+    timeOutsideWindow: ({ brewTimeS, low, high }) =>
+      `It will take about ${time(brewTimeS)}; the house wants ${time(low)} to ${time(high)}.`,
+    strengthOutsideWindow: ({ strengthPct, low, high }) =>
+      `It will come out at about ${pct(strengthPct)}; the house wants ${pct(low)} to ${pct(high)}.`,
+    extractionOutsideWindow: ({ extractionPct, low, high }) =>
+      `It will extract about ${tenth(extractionPct)}; the house wants ${tenth(low)} to ${tenth(high)}.`,
+  };
 
 const setting = (value: number) => printNumber(value, 2);
 

@@ -1,5 +1,6 @@
 import type { SiteFacts } from "#contract/siteFacts.ts";
-import { printNumber, printTemp } from "#core/units";
+import { printNumber } from "#core/units";
+import { PLAIN, type Printers } from "#words/figures";
 
 interface Side {
   readonly site: string;
@@ -13,12 +14,12 @@ const mm = (value: number) => `${printNumber(value, 0)} mm`;
 const SAME = { tempC: 0.4, depthShare: 0.05, retained: 0.03, share: 0.03 };
 
 /** Why one recipe is brewed otherwise on two sites' equipment: a sentence for each thing that differs. */
-export function siteWhys(a: Side, b: Side): readonly string[] {
+export function siteWhys(a: Side, b: Side, { temp }: Printers = PLAIN): readonly string[] {
   const sentences: string[] = [];
   const [hotter, cooler] = a.facts.waterTempC >= b.facts.waterTempC ? [a, b] : [b, a];
   if (hotter.facts.waterTempC - cooler.facts.waterTempC > SAME.tempC) {
     sentences.push(
-      `The water is ${printTemp(hotter.facts.waterTempC)} at ${hotter.site} and ${printTemp(cooler.facts.waterTempC)} at ${cooler.site}, where it boils at ${printTemp(cooler.facts.boilsC)}: cooler water takes out less, so the grind goes finer there.`,
+      `The water is ${temp(hotter.facts.waterTempC)} at ${hotter.site} and ${temp(cooler.facts.waterTempC)} at ${cooler.site}, where it boils at ${temp(cooler.facts.boilsC)}: cooler water takes out less, so the grind goes finer there.`,
     );
   }
   const depths = [a.facts.bedDepthMm, b.facts.bedDepthMm] as const;

@@ -1,14 +1,10 @@
 import { describe, expect, test } from "vitest";
 import type { CardSheet } from "#contract/card.ts";
 import { type IcedService, USUAL_ICED } from "#core/iced";
-import { printLiquid, printMass, printTemp } from "#core/units";
-import { cardTitle, cautionsOf, closeEnough, stepsOf } from "./card.ts";
+import { PLAIN, printersOf } from "#words/figures";
+import { cardTitle, cautionsOf, closeEnough, stepsOf, stopsOf } from "./card.ts";
 
-const print = {
-  mass: (g: number) => printMass(g),
-  liquid: (g: number) => printLiquid(g, "g", { decimals: 0 }),
-  temp: (c: number) => printTemp(c),
-};
+const print = PLAIN;
 
 const rounded = { doseG: 202, brewWaterG: 3228.8, bypassG: 0, iceG: 0, yieldG: 2800.56, settingG: 3300 };
 const HOT = {
@@ -40,6 +36,41 @@ const ICED = {
 
 /** Where the first step that says this stands. */
 const at = (card: CardSheet, part: string) => stepsOf(card, print).findIndex((step) => step.includes(part));
+
+describe("a brewer's own marks and switch", () => {
+  const on = (madeWith: object) => ({ ...HOT, madeWith: { ...HOT.madeWith, ...madeWith } }) as CardSheet;
+
+  test("a setting is said as the brewer is marked", () => {
+    // 3300 g / 29.5735 = 111.6
+    expect(
+      at(on({ marked: { marks: "fluidOunces", cupMarkG: null } }), "Set Fulmar to 112 fl oz at"),
+    ).toBeGreaterThan(0);
+    expect(at(on({ marked: { marks: "cups", cupMarkG: 150 } }), "Set Fulmar to 22 cups at")).toBeGreaterThan(
+      0,
+    );
+  });
+
+  test("a flow switch stands slow or fast; of three, as the place of its flow", () => {
+    expect(
+      at(on({ flow: { place: 1, of: 2 } }), "to 3.3 l, its flow switch on slow, at 93 °C"),
+    ).toBeGreaterThan(0);
+    expect(at(on({ flow: { place: 2, of: 2 } }), "its flow switch on fast")).toBeGreaterThan(0);
+    expect(
+      at(on({ flow: { place: 2, of: 3 } }), "its flow switch on 2 of 3 (1 is the slowest)"),
+    ).toBeGreaterThan(0);
+  });
+});
+
+test("a card is read in ounces and degrees Fahrenheit throughout", () => {
+  const print = printersOf({ mass: "oz", temp: "°F", ratio: "1:n" });
+  const checks = [{ code: "doseOverBasket", severity: "stop", figures: { doseG: 240, mostG: 230 } }] as const;
+  const iced = { ...ICED, result: { ...ICED.result, checks } } as unknown as CardSheet;
+  const steps = [...stepsOf(iced, print), ...stopsOf(iced, print), closeEnough(iced, print)].join(" ");
+  expect(steps).toContain("6.49 oz");
+  expect(steps).toContain("199.4 °F");
+  expect(steps).toContain("8.47 oz of coffee is more than the basket takes (8.11 oz)");
+  expect(steps).not.toMatch(/\d g\b|°C/);
+});
 
 describe("the steps stand in working order", () => {
   test("hot: rinse, grind, level, set, weigh, taste, lid", () => {

@@ -20,8 +20,10 @@ export function cardTitle(sheet: CardSheet, draft: boolean): string {
 }
 
 /** The sentences of a card's stops. */
-export function stopsOf({ result }: Pick<CardSheet, "result">): readonly string[] {
-  return result.checks.filter(({ severity }) => severity === "stop").map(checkSentence);
+export function stopsOf({ result }: Pick<CardSheet, "result">, print: Printers): readonly string[] {
+  return result.checks
+    .filter(({ severity }) => severity === "stop")
+    .map((check) => checkSentence(check, print));
 }
 
 /** Where a card's setting comes from. */
@@ -76,10 +78,10 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
   steps.push("Put the coffee in and level the bed; do not press it.");
   if (!hot) steps.push(...icedBefore(card));
   if (hot && !batch) steps.push(`Set the dripper on the ${vessel} and zero the scale.`);
-  steps.push(...byHand.filter(({ when }) => when === "before").map(handStepSentence));
+  steps.push(...byHand.filter(({ when }) => when === "before").map((step) => handStepSentence(step, print)));
   if (batch)
     steps.push(
-      `Set ${brewer} to ${printSetting(settingG ?? brewWaterG)} at ${print.temp(waterTempC)} and start it.`,
+      `Set ${brewer} to ${printSetting(settingG ?? brewWaterG, madeWith.marked)}${flowWords(madeWith.flow)} at ${print.temp(waterTempC)} and start it.`,
     );
   else if (pours) {
     const aside = bloomAside(card);
@@ -91,7 +93,8 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
     steps.push(bloom!, ...(aside ? [aside] : []), ...others);
   } else
     steps.push(`Pour ${print.liquid(brewWaterG)} of water at ${print.temp(waterTempC)}, as the recipe says.`);
-  const handed = (moment: Moment) => byHand.filter(({ when }) => when === moment).map(handStepSentence);
+  const handed = (moment: Moment) =>
+    byHand.filter(({ when }) => when === moment).map((step) => handStepSentence(step, print));
   steps.push(...handed("first drops"), ...handed("at"));
   if (bypassG > 0 && method !== "withWater")
     steps.push(`Add ${print.liquid(bypassG)} of hot water beside the bed.`);
@@ -107,6 +110,13 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
   const serve = serveStep(card);
   if (serve) steps.push(serve);
   return steps;
+}
+
+/** How a flow switch stands, behind a setting. */
+function flowWords(flow: CardSheet["madeWith"]["flow"]): string {
+  if (!flow) return "";
+  if (flow.of === 2) return `, its flow switch on ${flow.place === 1 ? "slow" : "fast"},`;
+  return `, its flow switch on ${flow.place} of ${flow.of} (1 is the slowest),`;
 }
 
 const HOW_TO_POUR = "Pour slowly in circles, from the middle outwards and back, and not onto the paper.";
@@ -130,10 +140,10 @@ export function closeEnough({ result: { rounded } }: Pick<CardSheet, "result">, 
 }
 
 /** An act of the hand beside the water, as a step. */
-function handStepSentence({ when, atS, act, note, staysG }: HandStep): string {
+function handStepSentence({ when, atS, act, note, staysG }: HandStep, { liquid }: Printers): string {
   const moment = when === "at" && atS !== null ? `At ${printTime(atS)}` : STEP_MOMENTS[when];
   const what = act === "other" ? note : [STEP_ACTS[act], note].filter(Boolean).join(", ");
-  const stays = staysG ? `; about ${printNumber(staysG, 0)} g stay behind` : "";
+  const stays = staysG ? `; about ${liquid(staysG)} stay behind` : "";
   return `${moment} ${what}${stays}.`;
 }
 

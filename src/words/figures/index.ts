@@ -1,9 +1,9 @@
 /** How figures, names and times are read. */
 export { counted, listed, MASS_WORDS, PIN_WORDS, printPin, withArticle } from "./names.ts";
-export type { Printers } from "./printers.ts";
+export { PLAIN, type Printers, printersOf } from "./printers.ts";
 export { quantitySentence } from "./quantity.ts";
 export { printRest } from "./rest.ts";
-export { nearestSettingSentence, printSetting } from "./setting.ts";
+export { type Marks, nearestSettingSentence, parseSetting, printSetting } from "./setting.ts";
 export {
   deviceOf,
   NO_ZONE,

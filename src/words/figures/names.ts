@@ -1,5 +1,6 @@
 import type { ImpossibleMass, PinName } from "#core/sheet";
-import { printMass, printNumber, printPct, printRatio, printTemp } from "#core/units";
+import { printNumber, printPct } from "#core/units";
+import { PLAIN, type Printers } from "./printers.ts";
 
 /** Every pin in plain words, as a sentence names it. */
 export const PIN_WORDS: { readonly [name in PinName]: string } = {
@@ -29,13 +30,13 @@ const PER_CENT = 100;
 const RATIO_DECIMALS = 2;
 
 /** A pin's value with its unit. */
-export function printPin(name: PinName, value: number): string {
-  if (name === "finalTempC") return printTemp(value);
+export function printPin(name: PinName, value: number, print: Printers = PLAIN): string {
+  if (name === "finalTempC") return print.temp(value);
   if (name === "strengthPct") return printPct(value);
   if (name === "iceShare" || name === "bypassShare") return printPct(value * PER_CENT);
-  if (name === "brewRatio" || name === "totalRatio") return printRatio(value);
+  if (name === "brewRatio" || name === "totalRatio") return print.ratio(value);
   if (name === "yieldRatio") return `${printNumber(value, RATIO_DECIMALS)} g per g`;
-  return printMass(value);
+  return print.mass(value);
 }
 
 /** So many of something: "1 glass", "2.5 glasses". */

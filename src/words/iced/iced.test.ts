@@ -17,6 +17,7 @@ const print = {
   mass: (massG: number) => `${massG} g`,
   liquid: (massG: number) => `${massG} g`,
   temp: (tempC: number) => `${tempC} °C`,
+  ratio: (ratio: number) => `1:${ratio}`,
 };
 
 describe("what cannot be reached is said with what can", () => {

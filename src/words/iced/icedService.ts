@@ -9,7 +9,7 @@ import type {
 } from "#core/iced";
 import { printNumber, printPct } from "#core/units";
 import { brewFailureSentence } from "#words/brew";
-import type { Printers } from "#words/figures";
+import { PLAIN, type Printers } from "#words/figures";
 import { freezeSentence } from "#words/sheet";
 import { icedFailureSentence } from "./iced.ts";
 
@@ -90,23 +90,20 @@ export function glassStrengthSentence(strengthPct: number, [low, high]: readonly
 }
 
 /** Why the forecast does not come to an iced sheet, or why nothing mends it. */
-export function coupledSentence(
-  failure: CoupledFailure | CorrectFailure,
-  temp?: (tempC: number) => string,
-): string {
+export function coupledSentence(failure: CoupledFailure | CorrectFailure, print: Printers = PLAIN): string {
   switch (failure.code) {
     case "noBrew":
-      return `No forecast: ${brewFailureSentence(failure.failure)}`;
+      return `No forecast: ${brewFailureSentence(failure.failure, print)}`;
     case "noCorrection":
       return "Every finer step would choke this bed or run past its time. Brew less at once, or with hotter water.";
     default:
-      return icedFailureSentence(failure, temp);
+      return icedFailureSentence(failure, print);
   }
 }
 
 /** Why a bath does not do it. */
 export function bathFailureSentence(failure: BathFailure, print: Printers): string {
-  if (failure.code === "wouldFreeze") return freezeSentence(failure.missingJ);
+  if (failure.code === "wouldFreeze") return freezeSentence(failure.missingJ, print);
   const { restTempC, moreIceG, wantedTempC } = failure;
   const more =
     moreIceG > 0

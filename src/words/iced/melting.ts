@@ -1,5 +1,6 @@
 import type { Stirring } from "#core/ice";
 import { printNumber, printTime } from "#core/units";
+import type { Printers } from "#words/figures";
 
 export const STIRRING_WORDS: { readonly [stirring in Stirring]: string } = {
   still: "left alone",
@@ -31,11 +32,12 @@ export function meltSentence(
     readonly pieceIsGuess: boolean;
   },
   stirring: Stirring,
+  { mass, temp }: Printers,
 ): string {
   const piece = `pieces of ${printNumber(pieceMm, 0)} mm${pieceIsGuess ? ", which is only usual: note on the Bench how large they are" : ""}`;
   if (swirlS === undefined)
     return `It takes longer than half an hour, ${STIRRING_WORDS[stirring]}, with ${piece}.`;
-  const left = iceLeftG > 1 ? `; ${printNumber(iceLeftG, 0)} g of ice stay at 0 °C` : "";
+  const left = iceLeftG > 1 ? `; ${mass(Math.round(iceLeftG))} of ice stay at ${temp(0)}` : "";
   if (swirlS < AT_ONCE_S) return `The ice has melted by the time the last drop falls, with ${piece}${left}.`;
   return `About ${swirlTime(swirlS)} from the last drop until it has melted, ${STIRRING_WORDS[stirring]}, with ${piece}${left}.`;
 }
