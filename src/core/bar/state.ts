@@ -1,0 +1,69 @@
+import type { PourReason } from "./events.ts";
+import type { PotKit, Standing } from "./standing.ts";
+
+/** A brew that is on its way into a vessel. */
+export interface Brewing {
+  readonly eventId: string;
+  readonly cardId: string | null;
+  readonly begunMs: number;
+  readonly dueMs: number | null;
+}
+
+export interface Pot {
+  readonly standing: Standing | null;
+  readonly brewing: Brewing | null;
+}
+
+/** A pot's coffee whose account is closed. */
+export interface Ended {
+  readonly vesselId: string;
+  readonly atMs: number;
+  readonly by: "pouredAway" | "ranOut" | "moved" | "filledOver";
+  readonly reason: PourReason | null;
+  /** Poured away or moved on, g. */
+  readonly restG: number;
+  /** As it stood just before. */
+  readonly standing: Standing;
+}
+
+/** Why an event changed less than it says. */
+export const ODD_CODES = [
+  "nothingThere",
+  "moreThanWasThere",
+  "filledOver",
+  "intoItself",
+  "overBrim",
+] as const;
+export type OddCode = (typeof ODD_CODES)[number];
+
+export interface Odd {
+  readonly eventId: string;
+  readonly code: OddCode;
+}
+
+/** What stands at a bar after its events. */
+export interface BarState {
+  /** By vessel; a vessel that nothing ever happened to is not in it. */
+  readonly pots: Readonly<Record<string, Pot>>;
+  readonly ended: readonly Ended[];
+  /** In each ice source since it was filled, g. */
+  readonly iceG: Readonly<Record<string, number>>;
+  readonly odd: readonly Odd[];
+}
+
+export const EMPTY_BAR: BarState = { pots: {}, ended: [], iceG: {}, odd: [] };
+
+/** A site's vessels by id, and its room. */
+export interface BarKit {
+  readonly vessels: Readonly<Record<string, PotKit>>;
+  readonly roomTempC: number;
+}
+
+/** A vessel that nobody knows any more: an insulated pot of two litres. */
+export const UNKNOWN_POT: PotKit = {
+  brimG: 2000,
+  holdMin: null,
+  cooling: { tauMin: 600, filledG: 1900, vesselJPerK: 300 },
+  plate: null,
+  plateIsOn: false,
+};
