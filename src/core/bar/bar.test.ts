@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { BarEvent, Filling, Happened } from "./events.ts";
-import { barOf, type Followed, foldBar, follow, NOTHING_YET } from "./fold.ts";
+import { type Followed, foldBar, follow, NOTHING_YET } from "./fold.ts";
 import { potNow } from "./now.ts";
 import { type Standing, standingAt } from "./standing.ts";
-import type { BarKit, BarState } from "./state.ts";
+import { type BarKit, type BarState, EMPTY_BAR } from "./state.ts";
 
 const MIN = 60_000;
 const ROOM_C = 21;
@@ -48,8 +48,8 @@ const filled = (minutes: number, over: Partial<Filling> = {}) =>
   at(minutes, { kind: "potFilled", ...FILLING, brewedMs: minutes * MIN, ...over });
 const cup = (minutes: number, vesselId = "a", massG = 220) =>
   at(minutes, { kind: "served", vesselId, massG, cups: 1, cupMl: 240 });
-const barAfter = (...events: BarEvent[]) => barOf(foldBar(events, KIT));
-const standing = (state: BarState, vesselId = "a") => state.pots[vesselId]?.standing ?? null;
+const barAfter = (...events: BarEvent[]) => foldBar(events, KIT).state;
+const standing = (state: BarState, vesselId = "a") => state.pots.get(vesselId)?.standing ?? null;
 
 describe("a pot from brewing to pouring away", () => {
   test("cups come out of it, and the rest is poured away with its reason", () => {
@@ -144,8 +144,8 @@ describe("a pot from brewing to pouring away", () => {
 
   test("a brew is on its way until it is in the pot", () => {
     const begun = at(0, { kind: "brewBegun", vesselId: "a", cardId: "c", dueMs: 6 * MIN });
-    expect(barAfter(begun).pots.a).toMatchObject({ standing: null, brewing: { dueMs: 6 * MIN } });
-    expect(barAfter(begun, filled(6)).pots.a?.brewing).toBeNull();
+    expect(barAfter(begun).pots.get("a")).toMatchObject({ standing: null, brewing: { dueMs: 6 * MIN } });
+    expect(barAfter(begun, filled(6)).pots.get("a")?.brewing).toBeNull();
   });
 });
 
@@ -300,14 +300,14 @@ describe("one answer, whatever way the events come", () => {
           .map((event) => ({ event, by: luck.next().value as number }))
           .toSorted((a, b) => a.by - b.by)
           .map(({ event }) => event);
-        const straight = barOf(foldBar(events, KIT));
-        expect(barOf(foldBar(shuffled, KIT))).toEqual(straight);
-        expect(barOf(through(shuffled))).toEqual(straight);
+        const straight = foldBar(events, KIT).state;
+        expect(foldBar(shuffled, KIT).state).toEqual(straight);
+        expect(through(shuffled).state).toEqual(straight);
         const [mine, theirs] = [
           shuffled.filter((_, i) => i % 2 === 0),
           shuffled.filter((_, i) => i % 2 === 1),
         ];
-        expect(barOf(through([...theirs, ...mine]))).toEqual(straight);
+        expect(through([...theirs, ...mine]).state).toEqual(straight);
       }),
     );
   });
@@ -315,10 +315,10 @@ describe("one answer, whatever way the events come", () => {
   test("no gram is lost: brewed = served + set aside + poured + evaporated + unseen + left, pot by pot", () => {
     fc.assert(
       fc.property(history, (events) => {
-        const { pots, ended } = barOf(foldBar(events, KIT));
+        const { pots, ended } = foldBar(events, KIT).state;
         const balance = (each: Standing) =>
           each.brewedG - each.servedG - each.asideG - each.evaporatedG - each.unseenG - each.liquidG;
-        for (const { standing: pot } of Object.values(pots)) {
+        for (const { standing: pot } of pots.values()) {
           if (pot) expect(balance(pot)).toBeCloseTo(0, 6);
         }
         for (const end of ended) {
@@ -339,8 +339,8 @@ describe("one answer, whatever way the events come", () => {
         const redos = undos.map(
           ({ id }, i): BarEvent => ({ kind: "undone", eventId: id, id: `v${100 + i}`, atMs: 401 * MIN }),
         );
-        expect(barOf(foldBar([...done, ...undos], KIT))).toEqual({ pots: {}, ended: [], iceG: {}, odd: [] });
-        expect(barOf(foldBar([...done, ...undos, ...redos], KIT))).toEqual(barOf(foldBar(done, KIT)));
+        expect(foldBar([...done, ...undos], KIT).state).toEqual(EMPTY_BAR);
+        expect(foldBar([...done, ...undos, ...redos], KIT).state).toEqual(foldBar(done, KIT).state);
       }),
     );
   });

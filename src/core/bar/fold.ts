@@ -1,21 +1,21 @@
 import { type BarEvent, inOrder } from "./events.ts";
-import { type BarKit, type BarState, EMPTY_BAR } from "./state.ts";
-import { stepped } from "./step.ts";
+import { type BarKit, type BarState, draftOf, EMPTY_BAR } from "./state.ts";
+import { stepInto, stepped } from "./step.ts";
 
-/** Events of a bar in their order, each once, with what stood there after each of them. */
+/** Events of a bar in their order, each once, and what stood there after them. */
 export interface Followed {
   readonly events: readonly BarEvent[];
-  readonly states: readonly BarState[];
+  readonly state: BarState;
+  /** What stood there after every so many events: an event that comes late is taken up from the one before its place. */
+  readonly stops: readonly BarState[];
   /** Undos by what they take back. */
   readonly undos: ReadonlyMap<string, readonly string[]>;
 }
 
-export const NOTHING_YET: Followed = { events: [], states: [], undos: new Map() };
+/** Events from stop to stop. */
+const STOP_EVERY = 64;
 
-/** What stands there after all events that are known. */
-export function barOf({ states }: Followed): BarState {
-  return states.at(-1) ?? EMPTY_BAR;
-}
+export const NOTHING_YET: Followed = { events: [], state: EMPTY_BAR, stops: [], undos: new Map() };
 
 /**
  * Events of a site folded to what stands there: a function of the set of events, whatever their order, however often one
@@ -27,21 +27,24 @@ export function foldBar(events: readonly BarEvent[], kit: BarKit): Followed {
   const sorted = [...once.values()].toSorted(inOrder);
   const undos = new Map<string, string[]>();
   for (const event of sorted) if (event.kind === "undone") put(undos, event);
-  return refolded({ events: sorted, states: [], undos }, 0, kit);
+  return refolded({ events: sorted, stops: [], undos }, 0, kit);
 }
 
 /** The same with one more event: at its place, however late it comes. One that is known already changes nothing. */
 export function follow(before: Followed, event: BarEvent, kit: BarKit): Followed {
   const place = placeOf(before.events, event);
   if (before.events[place]?.id === event.id) return before;
-  const events = [...before.events.slice(0, place), event, ...before.events.slice(place)];
-  if (event.kind !== "undone") return refolded({ ...before, events }, place, kit);
-  if (before.events.some(({ id }) => id === event.id)) return before;
+  const events = before.events.toSpliced(place, 0, event);
+  if (event.kind !== "undone") {
+    return place === before.events.length
+      ? followedBy(before, event, kit)
+      : refolded({ ...before, events }, place, kit);
+  }
   const undos = new Map(before.undos);
   undos.set(event.eventId, [...(undos.get(event.eventId) ?? []), event.id].toSorted());
   // What is taken back may lie long before: all behind it is another.
   const root = rootOf(events, event);
-  return refolded({ events, states: before.states, undos }, Math.min(place, root), kit);
+  return refolded({ events, stops: before.stops, undos }, Math.min(place, root), kit);
 }
 
 /** Where an event belongs among sorted ones. */
@@ -74,27 +77,36 @@ function rootOf(events: readonly BarEvent[], undo: BarEvent): number {
   return place;
 }
 
-/** States from a place on, worked out anew. */
-function refolded({ events, states, undos }: Followed, from: number, kit: BarKit): Followed {
-  const kept = states.slice(0, from);
-  let state = kept.at(-1) ?? EMPTY_BAR;
-  for (const event of events.slice(from)) {
-    if (isInForce(event.id, undos)) state = stepped(state, event, kit);
-    kept.push(state);
+/** One more event behind all others. */
+function followedBy(before: Followed, event: BarEvent, kit: BarKit): Followed {
+  const { undos, state, stops } = before;
+  const events = [...before.events, event];
+  const next = isInForce(event.id, undos) ? stepped(state, event, kit) : state;
+  return { events, undos, state: next, stops: events.length % STOP_EVERY === 0 ? [...stops, next] : stops };
+}
+
+/** From the stop before a place on, worked out anew. */
+function refolded({ events, stops, undos }: Omit<Followed, "state">, from: number, kit: BarKit): Followed {
+  const kept = stops.slice(0, Math.floor(from / STOP_EVERY));
+  const draft = draftOf(kept.at(-1) ?? EMPTY_BAR);
+  for (let i = kept.length * STOP_EVERY; i < events.length; i++) {
+    const event = events[i]!;
+    if (isInForce(event.id, undos)) stepInto(draft, event, kit);
+    if ((i + 1) % STOP_EVERY === 0) kept.push(draftOf(draft));
   }
-  return { events, states: kept, undos };
+  return { events, undos, state: draft, stops: kept };
 }
 
 /** Whether no undo in force takes an event back. Undos that take back each other in a ring count for nothing. */
 export function isInForce(
   id: string,
   undos: ReadonlyMap<string, readonly string[]>,
-  above: ReadonlySet<string> = new Set(),
+  above: readonly string[] = [],
 ): boolean {
   const against = undos.get(id);
   if (!against) return true;
-  const path = new Set([...above, id]);
-  return !against.some((undo) => !path.has(undo) && isInForce(undo, undos, path));
+  const path = [...above, id];
+  return !against.some((undo) => !path.includes(undo) && isInForce(undo, undos, path));
 }
 
 function put(undos: Map<string, string[]>, { id, eventId }: Extract<BarEvent, { kind: "undone" }>): void {

@@ -7,7 +7,7 @@ export {
   POUR_REASONS,
   type PourReason,
 } from "./events.ts";
-export { barOf, type Followed, foldBar, follow, isInForce, NOTHING_YET } from "./fold.ts";
+export { type Followed, foldBar, follow, isInForce, NOTHING_YET } from "./fold.ts";
 export { type PotNow, potNow, type ServingRules } from "./now.ts";
 export { type Account, type PotKit, type Standing, standingAt } from "./standing.ts";
 export {

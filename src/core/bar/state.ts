@@ -44,14 +44,26 @@ export interface Odd {
 /** What stands at a bar after its events. */
 export interface BarState {
   /** By vessel; a vessel that nothing ever happened to is not in it. */
-  readonly pots: Readonly<Record<string, Pot>>;
+  readonly pots: ReadonlyMap<string, Pot>;
   readonly ended: readonly Ended[];
   /** In each ice source since it was filled, g. */
-  readonly iceG: Readonly<Record<string, number>>;
+  readonly iceG: ReadonlyMap<string, number>;
   readonly odd: readonly Odd[];
 }
 
-export const EMPTY_BAR: BarState = { pots: {}, ended: [], iceG: {}, odd: [] };
+export const EMPTY_BAR: BarState = { pots: new Map(), ended: [], iceG: new Map(), odd: [] };
+
+/** A state while events are added to it, one after the other, without a copy for each. */
+export interface Draft extends BarState {
+  readonly pots: Map<string, Pot>;
+  readonly ended: Ended[];
+  readonly iceG: Map<string, number>;
+  readonly odd: Odd[];
+}
+
+export function draftOf({ pots, ended, iceG, odd }: BarState): Draft {
+  return { pots: new Map(pots), ended: [...ended], iceG: new Map(iceG), odd: [...odd] };
+}
 
 /** A site's vessels by id, and its room. */
 export interface BarKit {

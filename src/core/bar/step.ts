@@ -1,49 +1,74 @@
 import type { BarEvent, Filling } from "./events.ts";
 import { type Standing, standingAt } from "./standing.ts";
-import { type BarKit, type BarState, type Ended, type OddCode, type Pot, UNKNOWN_POT } from "./state.ts";
+import {
+  type BarKit,
+  type BarState,
+  type Draft,
+  draftOf,
+  type Ended,
+  type OddCode,
+  type Pot,
+  UNKNOWN_POT,
+} from "./state.ts";
 
 /** Masses below this are nothing, g. */
 const NONE_G = 1e-6;
 const NO_POT: Pot = { standing: null, brewing: null };
 
-/**
- * What stands there after one more event, which happened at or after all before it. An event that cannot have been as it
- * says changes what it can, and is noted as odd; nothing is ever lost of it.
- */
+/** What stands there after one more event, which happened at or after all before it. */
 export function stepped(state: BarState, event: BarEvent, kit: BarKit): BarState {
+  const draft = draftOf(state);
+  stepInto(draft, event, kit);
+  return draft;
+}
+
+/**
+ * Adds one more event to a draft. An event that cannot have been as it says changes what it can, and is noted as odd;
+ * nothing is ever lost of it.
+ */
+export function stepInto(draft: Draft, event: BarEvent, kit: BarKit): void {
   switch (event.kind) {
     case "undone":
-      return state;
+      return;
     case "iceFilled":
-      return { ...state, iceG: { ...state.iceG, [event.iceId]: event.massG } };
+      draft.iceG.set(event.iceId, event.massG);
+      return;
     case "iceTaken": {
-      const left = (state.iceG[event.iceId] ?? 0) - event.massG;
-      const next = { ...state, iceG: { ...state.iceG, [event.iceId]: Math.max(0, left) } };
-      return left < -NONE_G ? odd(next, event, "moreThanWasThere") : next;
+      const left = (draft.iceG.get(event.iceId) ?? 0) - event.massG;
+      draft.iceG.set(event.iceId, Math.max(0, left));
+      if (left < -NONE_G) odd(draft, event, "moreThanWasThere");
+      return;
     }
     case "brewBegun": {
-      const { cardId, dueMs } = event;
+      const { cardId, dueMs, vesselId } = event;
       const brewing = { eventId: event.id, cardId, begunMs: event.atMs, dueMs };
-      return withPot(state, event.vesselId, { ...potOf(state, event.vesselId), brewing });
+      draft.pots.set(vesselId, { ...potOf(draft, vesselId), brewing });
+      return;
     }
     case "potFilled": {
-      const before = standingIn(state, event.vesselId, event.atMs, kit);
-      const emptied =
-        before && before.liquidG > NONE_G
-          ? odd(ended(state, event, before, "filledOver", before.liquidG), event, "filledOver")
-          : state;
-      return filled(emptied, event, kit);
+      const before = standingIn(draft, event.vesselId, event.atMs, kit);
+      if (before && before.liquidG > NONE_G) {
+        end(draft, event, before, "filledOver", before.liquidG);
+        odd(draft, event, "filledOver");
+      }
+      fill(draft, event, kit);
+      return;
     }
     case "potToppedUp": {
-      const before = standingIn(state, event.vesselId, event.atMs, kit);
-      if (!before) return filled(state, event, kit);
-      const next = withStanding(state, event.vesselId, toppedUp(before, freshOf(event, kit, event.atMs)));
-      return checkBrim(next, event, event.vesselId, kit);
+      const before = standingIn(draft, event.vesselId, event.atMs, kit);
+      if (!before) {
+        fill(draft, event, kit);
+        return;
+      }
+      stand(draft, event.vesselId, toppedUp(before, freshOf(event, kit, event.atMs)));
+      checkBrim(draft, event, event.vesselId, kit);
+      return;
     }
     case "potMoved":
-      return moved(state, event, kit);
+      move(draft, event, kit);
+      return;
     default:
-      return inPot(state, event, kit);
+      inPot(draft, event, kit);
   }
 }
 
@@ -53,10 +78,13 @@ type InPot = Extract<
 >;
 
 /** What happens to coffee that stands in one vessel. */
-function inPot(state: BarState, event: InPot, kit: BarKit): BarState {
+function inPot(draft: Draft, event: InPot, kit: BarKit): void {
   const { vesselId, atMs } = event;
-  const now = standingIn(state, vesselId, atMs, kit);
-  if (!now) return odd(state, event, "nothingThere");
+  const now = standingIn(draft, vesselId, atMs, kit);
+  if (!now) {
+    odd(draft, event, "nothingThere");
+    return;
+  }
   switch (event.kind) {
     case "served":
     case "setAside": {
@@ -65,20 +93,24 @@ function inPot(state: BarState, event: InPot, kit: BarKit): BarState {
         event.kind === "served"
           ? { servedG: now.servedG + takenG, cups: now.cups + (event.cups ?? 0) }
           : { asideG: now.asideG + takenG };
-      const next = withStanding(state, vesselId, { ...now, ...account, liquidG: now.liquidG - takenG });
-      return event.massG > takenG + NONE_G ? odd(next, event, "moreThanWasThere") : next;
+      stand(draft, vesselId, { ...now, ...account, liquidG: now.liquidG - takenG });
+      if (event.massG > takenG + NONE_G) odd(draft, event, "moreThanWasThere");
+      return;
     }
     case "plateTurned":
-      return withStanding(state, vesselId, { ...now, onPlate: event.on });
+      stand(draft, vesselId, { ...now, onPlate: event.on });
+      return;
     case "pouredAway":
-      return withStanding(ended(state, event, now, "pouredAway", now.liquidG), vesselId, null);
-    case "ranOut": {
-      const gone = { ...now, unseenG: now.unseenG + now.liquidG, liquidG: 0 };
-      return withStanding(ended(state, event, gone, "ranOut", 0), vesselId, null);
-    }
+      end(draft, event, now, "pouredAway", now.liquidG);
+      stand(draft, vesselId, null);
+      return;
+    case "ranOut":
+      end(draft, event, { ...now, unseenG: now.unseenG + now.liquidG, liquidG: 0 }, "ranOut", 0);
+      stand(draft, vesselId, null);
+      return;
     case "potMeasured": {
       const leftG = event.leftG ?? now.liquidG;
-      return withStanding(state, vesselId, {
+      stand(draft, vesselId, {
         ...now,
         liquidG: leftG,
         unseenG: now.unseenG + now.liquidG - leftG,
@@ -90,26 +122,28 @@ function inPot(state: BarState, event: InPot, kit: BarKit): BarState {
 }
 
 /** All of a pot into another one: its account goes along; on coffee that stands there it is added to that one's. */
-function moved(state: BarState, event: Extract<BarEvent, { kind: "potMoved" }>, kit: BarKit): BarState {
+function move(draft: Draft, event: Extract<BarEvent, { kind: "potMoved" }>, kit: BarKit): void {
   const { vesselId, toId, atMs } = event;
-  if (vesselId === toId) return odd(state, event, "intoItself");
-  const from = standingIn(state, vesselId, atMs, kit);
-  if (!from) return odd(state, event, "nothingThere");
-  const into = standingIn(state, toId, atMs, kit);
-  const { plateIsOn } = kit.vessels[toId] ?? UNKNOWN_POT;
-  if (!into || into.liquidG <= NONE_G) {
-    const next = withStanding(withStanding(state, vesselId, null), toId, { ...from, onPlate: plateIsOn });
-    return checkBrim(next, event, toId, kit);
+  const from = standingIn(draft, vesselId, atMs, kit);
+  if (vesselId === toId || !from) {
+    odd(draft, event, from ? "intoItself" : "nothingThere");
+    return;
   }
-  const left = withStanding(ended(state, event, from, "moved", from.liquidG), vesselId, null);
-  return checkBrim(withStanding(left, toId, mixed(into, from)), event, toId, kit);
+  const into = standingIn(draft, toId, atMs, kit);
+  stand(draft, vesselId, null);
+  if (!into || into.liquidG <= NONE_G) {
+    stand(draft, toId, { ...from, onPlate: kitOf(toId, kit).plateIsOn });
+  } else {
+    end(draft, event, from, "moved", from.liquidG);
+    stand(draft, toId, mixed(into, from));
+  }
+  checkBrim(draft, event, toId, kit);
 }
 
 /** Fresh coffee on coffee: what left it since it was brewed belongs to the account that it joins. */
 function toppedUp(into: Standing, fresh: Standing): Standing {
-  const both = mixed(into, fresh);
   return {
-    ...both,
+    ...mixed(into, fresh),
     brewedG: into.brewedG + fresh.brewedG,
     evaporatedG: into.evaporatedG + fresh.evaporatedG,
   };
@@ -121,6 +155,7 @@ function mixed(into: Standing, added: Standing): Standing {
   const share = liquidG > 0 ? added.liquidG / liquidG : 0;
   const mean = (a: number, b: number) => a + share * (b - a);
   const holds = [into.holdMin, added.holdMin].filter((each) => each !== null);
+  const areMetered = into.strengthPct !== null && added.strengthPct !== null;
   return {
     ...into,
     brewedG: into.brewedG + added.liquidG,
@@ -129,23 +164,19 @@ function mixed(into: Standing, added: Standing): Standing {
     cost: into.cost === null || added.cost === null ? null : into.cost + added.cost,
     liquidG,
     tempC: mean(into.tempC, added.tempC),
-    strengthPct:
-      into.strengthPct === null || added.strengthPct === null
-        ? null
-        : mean(into.strengthPct, added.strengthPct),
+    strengthPct: areMetered ? mean(into.strengthPct, added.strengthPct) : null,
   };
 }
 
-function filled(state: BarState, event: BarEvent & Filling, kit: BarKit): BarState {
-  const { vesselId, atMs } = event;
-  const next = withPot(state, vesselId, { standing: freshOf(event, kit, atMs), brewing: null });
-  return checkBrim(next, event, vesselId, kit);
+function fill(draft: Draft, event: BarEvent & Filling, kit: BarKit): void {
+  draft.pots.set(event.vesselId, { standing: freshOf(event, kit, event.atMs), brewing: null });
+  checkBrim(draft, event, event.vesselId, kit);
 }
 
 /** Fresh coffee as it stands when it is noted, which may be a while after it was brewed. */
 function freshOf(event: BarEvent & Filling, kit: BarKit, atMs: number): Standing {
   const { vesselId, liquidG, coffeeId, serve, cardId, batchId, strengthPct, tempC, holdMin, cost } = event;
-  const pot = kit.vessels[vesselId] ?? UNKNOWN_POT;
+  const pot = kitOf(vesselId, kit);
   const brewedMs = Math.min(event.brewedMs, atMs);
   const brewed: Standing = {
     fillId: event.id,
@@ -171,41 +202,39 @@ function freshOf(event: BarEvent & Filling, kit: BarKit, atMs: number): Standing
   return standingAt(brewed, pot, atMs, kit.roomTempC);
 }
 
-function checkBrim(state: BarState, event: BarEvent, vesselId: string, kit: BarKit): BarState {
-  const { brimG } = kit.vessels[vesselId] ?? UNKNOWN_POT;
-  const { standing } = potOf(state, vesselId);
-  return standing && standing.liquidG > brimG + NONE_G ? odd(state, event, "overBrim") : state;
+function kitOf(vesselId: string, kit: BarKit) {
+  return kit.vessels[vesselId] ?? UNKNOWN_POT;
 }
 
-function potOf(state: BarState, vesselId: string): Pot {
-  return state.pots[vesselId] ?? NO_POT;
+function potOf(draft: Draft, vesselId: string): Pot {
+  return draft.pots.get(vesselId) ?? NO_POT;
 }
 
-function standingIn(state: BarState, vesselId: string, atMs: number, kit: BarKit): Standing | null {
-  const { standing } = potOf(state, vesselId);
-  return standing && standingAt(standing, kit.vessels[vesselId] ?? UNKNOWN_POT, atMs, kit.roomTempC);
+function standingIn(draft: Draft, vesselId: string, atMs: number, kit: BarKit): Standing | null {
+  const { standing } = potOf(draft, vesselId);
+  return standing && standingAt(standing, kitOf(vesselId, kit), atMs, kit.roomTempC);
 }
 
-function withPot(state: BarState, vesselId: string, pot: Pot): BarState {
-  return { ...state, pots: { ...state.pots, [vesselId]: pot } };
+function stand(draft: Draft, vesselId: string, standing: Standing | null): void {
+  draft.pots.set(vesselId, { ...potOf(draft, vesselId), standing });
 }
 
-function withStanding(state: BarState, vesselId: string, standing: Standing | null): BarState {
-  return withPot(state, vesselId, { ...potOf(state, vesselId), standing });
+function checkBrim(draft: Draft, event: BarEvent, vesselId: string, kit: BarKit): void {
+  const { standing } = potOf(draft, vesselId);
+  if (standing && standing.liquidG > kitOf(vesselId, kit).brimG + NONE_G) odd(draft, event, "overBrim");
 }
 
-function ended(
-  state: BarState,
+function end(
+  draft: Draft,
   event: BarEvent & { readonly vesselId: string },
   standing: Standing,
   by: Ended["by"],
   restG: number,
-): BarState {
+): void {
   const reason = event.kind === "pouredAway" ? event.reason : null;
-  const end: Ended = { vesselId: event.vesselId, atMs: event.atMs, by, reason, restG, standing };
-  return { ...state, ended: [...state.ended, end] };
+  draft.ended.push({ vesselId: event.vesselId, atMs: event.atMs, by, reason, restG, standing });
 }
 
-function odd(state: BarState, { id }: BarEvent, code: OddCode): BarState {
-  return { ...state, odd: [...state.odd, { eventId: id, code }] };
+function odd(draft: Draft, { id }: BarEvent, code: OddCode): void {
+  draft.odd.push({ eventId: id, code });
 }
