@@ -323,6 +323,7 @@ test.describe("people", () => {
     await row.getByRole("link", { name: "Record of Tam Kelpie" }).click();
     expect((await download).suggestedFilename()).toMatch(/^record-.*\.json$/);
     await page.getByRole("button", { name: "Archive Tam Kelpie" }).click();
+    await expect(page.getByText("Tam Kelpie cannot sign in any more.")).toBeVisible();
     await page.getByText(/Worked here before/).click();
     await page.getByRole("button", { name: "Anonymise Tam Kelpie" }).click();
     await page.getByRole("button", { name: "Take “Tam Kelpie” out for good" }).click();

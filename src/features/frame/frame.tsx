@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
-import { Toaster } from "sonner";
 import type { Bench } from "#contract/bench.ts";
 import { Head } from "./head.tsx";
 import { Keys } from "./keys.tsx";
+import { Notices } from "./notices.tsx";
 import { Rail } from "./rail.tsx";
 import { Shelf } from "./shelf.tsx";
 import { Trail } from "./trail.tsx";
@@ -14,10 +14,6 @@ interface FrameProps {
   readonly who: ReactNode;
   readonly children: ReactNode;
 }
-
-/** Notices are enamel plates, as all that stands on the worktop. */
-const NOTICE =
-  "!rounded-panel !border-2 !border-rim !bg-enamel !font-text !text-base !text-ink data-[type=error]:!border-stop data-[type=success]:!border-good [&_[data-button]]:!h-10 [&_[data-button]]:!rounded-panel [&_[data-button]]:!bg-rim [&_[data-button]]:!px-3 [&_[data-button]]:!font-semibold [&_[data-button]]:!text-enamel";
 
 /** The frame around every screen but print: work rail, head line, pot shelf; the rest is the worktop. */
 export function Frame({ bench, who, children }: FrameProps) {
@@ -39,12 +35,7 @@ export function Frame({ bench, who, children }: FrameProps) {
       </div>
       <Keys />
       <Trail />
-      {/* Above the pot shelf, which stays readable while a notice stands. */}
-      <Toaster
-        position="bottom-right"
-        offset={{ bottom: 76, right: 16 }}
-        toastOptions={{ className: NOTICE }}
-      />
+      <Notices />
     </div>
   );
 }
