@@ -289,6 +289,26 @@ test("a duplicate begins with what was poured, not with what was weighed", async
   await expect(page.getByRole("link", { name: "Loft cone, copy" })).toHaveCount(0);
 });
 
+test("a recipe that is left, or a draft that is thrown away, is one tap away", async ({ page }) => {
+  await page.goto(LOFT);
+  await page.getByRole("link", { name: "Duplicate" }).click();
+  await typeInto(page, "name", "Loft cone, finer");
+  await typeInto(page, "dose", "23");
+  await button(page, "Leave it").click();
+  await expect(page).toHaveURL(/\/recipes$/);
+  await button(page, "Go back").click();
+  await expect(field(page, "name")).toHaveValue("Loft cone, finer");
+  await expect(field(page, "dose")).toHaveValue("23 g");
+  await button(page, "Keep as a draft").click();
+  await page.waitForURL(/\/edit$/);
+  await button(page, "Throw the draft away").click();
+  await button(page, "Undo").click();
+  await page.waitForURL(/\/edit$/);
+  await expect(field(page, "dose")).toHaveValue("23 g");
+  await button(page, "Throw the draft away").click();
+  await expect(page).toHaveURL(/\/recipes$/);
+});
+
 test.describe("a barista", () => {
   test.use({ as: "barista" });
   test("writes a recipe down, but makes no standard and takes nothing in", async ({ page }) => {

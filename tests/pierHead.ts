@@ -53,6 +53,7 @@ export const DISPENSER: BenchVessel = {
   plate: "none",
   evaporationGPerH: null,
   bathWPerK: null,
+  coolingPerS: null,
   typical: [],
 };
 export const BENCH: Bench = {

@@ -62,6 +62,8 @@ const ACTIONS: Readonly<Record<string, Right | "door">> = {
 };
 
 const PAGES: Readonly<Record<string, Right | "door">> = {
+  "app/(house)/bar/[id]/page.tsx": "see",
+  "app/(house)/bar/page.tsx": "see",
   "app/(house)/bench/[part]/page.tsx": "see",
   "app/(house)/bench/page.tsx": "see",
   "app/(house)/cards/[id]/page.tsx": "see",
@@ -96,6 +98,8 @@ const ROUTES: Readonly<Record<string, unknown>> = {
   "app/api/session/route.ts GET": OPEN,
   "app/api/v1/batches/[id]/cards/route.ts GET": { right: "approve", scope: "read" },
   "app/api/v1/batches/route.ts GET": { right: "see", scope: "read" },
+  "app/api/v1/bar/events/route.ts POST": { right: "serve", scope: "write" },
+  "app/api/v1/bar/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/bench/[kind]/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/calc/[what]/route.ts POST": HERE,
   "app/api/v1/cards/[id]/route.ts GET": { right: "see", scope: "read" },
@@ -105,6 +109,8 @@ const ROUTES: Readonly<Record<string, unknown>> = {
   "app/api/v1/people/[id]/record/route.ts GET": { right: "own", scope: "none" },
   "app/api/v1/recipes/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/recipes/route.ts POST": { right: "setBench", scope: "write" },
+  "app/api/v1/sales/route.ts GET": { right: "see", scope: "read" },
+  "app/api/v1/sales/route.ts POST": { right: "serve", scope: "write" },
   "app/api/v1/shifts/[day]/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/shifts/[day]/route.ts PUT": { right: "planShift", scope: "write" },
   "app/api/v1/versions/[id]/cards/route.ts GET": { right: "approve", scope: "read" },

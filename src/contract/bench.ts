@@ -100,7 +100,10 @@ export interface BenchBrewer extends Measured<"brewer"> {
   readonly lattice: Required<BrewWaterLattice>;
 }
 
-export type BenchVessel = Measured<"vessel">;
+export interface BenchVessel extends Measured<"vessel"> {
+  /** How fast it cools: Newton's rate per second, as it was read off at about its working fill; null where nobody did. */
+  readonly coolingPerS: number | null;
+}
 
 export interface BenchGrinder extends Measured<"grinder">, Dial {
   /** Its newest curve; empty where there is none. */

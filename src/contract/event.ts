@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { BAR_KINDS } from "./bar.ts";
 import { uuid } from "./card.ts";
 
 /** Kinds of events at a site. */
@@ -13,6 +14,7 @@ export const EVENT_KINDS = [
   "cardRemade",
   "listChanged",
   "bagOpened",
+  ...BAR_KINDS,
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 

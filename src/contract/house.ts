@@ -12,6 +12,7 @@ export type IcedSchool = (typeof ICED_SCHOOLS)[number];
 
 const MOST_BREW_S = 86_400;
 const MOST_DIAL_UNITS = 24;
+const MOST_HOLD_MIN = 4320;
 
 /** The house's settings for all its sites. */
 export const houseSettings = z.strictObject({
@@ -56,6 +57,12 @@ export const houseSettings = z.strictObject({
   coldWaterC: n.liquidTempC,
   /** Final temperature that an iced batch is first pinned at, °C. */
   icedTempC: n.liquidTempC,
+  /** How long coffee is sold after it was brewed, where neither vessel nor card says less, min; and the coolest that hot is sold, °C. */
+  hold: z.strictObject({
+    hotMin: z.number().min(1).max(MOST_HOLD_MIN),
+    icedMin: z.number().min(1).max(MOST_HOLD_MIN),
+    leastHotC: z.number().min(0).max(95),
+  }),
 });
 export type HouseSettings = z.infer<typeof houseSettings>;
 
@@ -89,4 +96,5 @@ export const USUAL_SETTINGS: HouseSettings = {
   roomTempC: 21,
   coldWaterC: 12,
   icedTempC: 8,
+  hold: { hotMin: 120, icedMin: 480, leastHotC: 60 },
 };

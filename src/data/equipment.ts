@@ -60,7 +60,10 @@ export async function readEquipment(db: Database, siteId: string): Promise<Equip
           lattice: { stepG, slope, interceptG, minSettingG, maxSettingG },
         };
       }),
-    vessels: ofSite(vesselRows).map((vessel) => onBench("vessel", vessel)),
+    vessels: ofSite(vesselRows).map((vessel) => ({
+      ...onBench("vessel", vessel),
+      coolingPerS: vessel.coolingPerS,
+    })),
     grinders: ofSite(grinderRows).map((grinder) => ({
       ...onBench("grinder", grinder),
       min: grinder.dialMin,

@@ -11,6 +11,8 @@ export interface Happening {
   readonly siteId: string;
   readonly kind: EventKind;
   readonly details: EventDetails;
+  /** The device's own id and time, where the event was made on one. */
+  readonly made?: { readonly id: string; readonly at: Date };
 }
 
 type NewEvent = Omit<typeof events.$inferInsert, "n">;
@@ -21,9 +23,9 @@ const waiting = new WeakMap<Transaction, NewEvent[]>();
  * Writes an event with what caused it. Its number is given last of all in the transaction, and the row that counts is
  * locked from then to the commit: numbers are in the order of commits, and a transaction that is undone leaves no gap.
  */
-export function happened(tx: Transaction, { siteId, kind, details }: Happening, by: Act): void {
+export function happened(tx: Transaction, { siteId, kind, details, made }: Happening, by: Act): void {
   const { personId, at } = by;
-  const event = { siteId, id: uuidv7(), kind, at, keptAt: at, personId, details };
+  const event = { siteId, id: uuidv7(), kind, at, ...made, keptAt: at, personId, details };
   const before = waiting.get(tx);
   if (before) {
     before.push(event);

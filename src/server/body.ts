@@ -1,4 +1,7 @@
+import type { z } from "zod";
+import { badInput } from "#contract/problems.ts";
 import { isWellFormed } from "#contract/text.ts";
+import { badInputSentence } from "#words/api";
 import { HALF_CHARACTERS, Refusal } from "./action.ts";
 
 /** A list, a recipe or a batch is far smaller; what is larger is no such thing. */
@@ -41,4 +44,14 @@ export async function jsonOf(request: Request, mostBytes = MOST_MESSAGE_BYTES): 
   }
   if (!isWellFormed(message)) throw new Refusal(HALF_CHARACTERS, { code: "badInput" });
   return message;
+}
+
+/** A request's body as a message of its schema. @throws as `jsonOf`, or `Refusal` `badInput` with the first field that is wrong */
+export async function parsedBody<Message>(request: Request, schema: z.ZodType<Message>): Promise<Message> {
+  const message = await jsonOf(request);
+  const read = schema.safeParse(message);
+  if (read.success) return read.data;
+  const failure = badInput(read.error.issues, message);
+  const field = failure.problems[0]?.field;
+  throw new Refusal(badInputSentence(failure), { code: "badInput", ...(field && { field }) });
 }

@@ -41,14 +41,19 @@ export async function recipesToFind() {
   return typeof bench === "string" ? [] : bench.recipes.slice(0, MOST_FOUND);
 }
 
-/** The site that an API request names by `?site=`; the first one when it names none. */
+/** The id of the site that an API request names. */
 export async function siteAsked(request: Request): Promise<string> {
+  return (await benchAsked(request)).site.id;
+}
+
+/** The bench of the site that an API request names by `?site=`; of the first one when it names none. */
+export async function benchAsked(request: Request): Promise<Bench> {
   const namedSite = new URL(request.url).searchParams.get("site");
   const bench = await benchOf(namedSite ?? "");
   if (!bench || (namedSite !== null && bench.site.id !== namedSite)) {
     throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
   }
-  return bench.site.id;
+  return bench;
 }
 
 /** Today at the site that this browser works at, as an ISO date. */

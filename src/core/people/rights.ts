@@ -15,6 +15,8 @@ export const RIGHTS = {
   keepCards: WORKERS,
   planShift: WORKERS,
   logBatches: WORKERS,
+  /** What happens at the bar: pots filled, served from, moved and poured away; sales. */
+  serve: WORKERS,
   doCare: WORKERS,
   /** To measure something again, for a lead to look at. */
   propose: WORKERS,

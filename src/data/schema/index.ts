@@ -1,4 +1,5 @@
 /** Every table of a house, by what it is about. */
+export * from "./bar.ts";
 export * from "./cards.ts";
 export * from "./care.ts";
 export * from "./coffees.ts";

@@ -118,6 +118,9 @@ const SECTIONS: readonly { readonly title: string; readonly fields: readonly Set
       { path: "roomTempC", spec: number("°C", -30, 60), label: "the room has" },
       { path: "coldWaterC", spec: number("°C", 0, 40), label: "cold water has" },
       { path: "icedTempC", spec: number("°C", 0, 60), label: "an iced batch ends at" },
+      { path: "hold.hotMin", spec: number("min", 1, 4320), label: "hot coffee is sold for" },
+      { path: "hold.icedMin", spec: number("min", 1, 4320), label: "iced coffee is sold for" },
+      { path: "hold.leastHotC", spec: number("°C", 0, 95), label: "hot is sold down to" },
     ],
   },
 ];

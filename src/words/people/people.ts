@@ -25,6 +25,7 @@ const DOING: { readonly [right in Right]: string } = {
   measure: "Measuring the bench",
   propose: "Measuring something again",
   logBatches: "Logging a batch",
+  serve: "Serving from a pot",
   doCare: "Marking care as done",
   setBench: "Changing what stands on the bench",
   people: "Changing people",

@@ -1,11 +1,9 @@
-import { badInput } from "#contract/problems.ts";
 import { isoDay, shiftList } from "#contract/shift.ts";
 import { Refusal } from "#server/action.ts";
-import { jsonOf } from "#server/body.ts";
+import { parsedBody } from "#server/body.ts";
 import { refuse, route } from "#server/route.ts";
 import { listOf, saveList } from "#server/shifts.ts";
 import { siteAsked } from "#server/site.ts";
-import { badInputSentence } from "#words/api";
 
 type Params = { day: string };
 
@@ -24,12 +22,7 @@ export const GET = route<Params>({ right: "see", scope: "read" }, async (request
 /** Makes a day's list what it is given as; 409 with the other list when somebody else was faster. */
 export const PUT = route<Params>({ right: "planShift", scope: "write" }, async (request, { params, by }) => {
   const day = await dayAsked(request, params);
-  const message = await jsonOf(request);
-  const list = shiftList.safeParse(message);
-  if (!list.success) {
-    throw new Refusal(badInputSentence(badInput(list.error.issues, message)), { code: "badInput" });
-  }
-  const { revision, theirs } = await saveList(day, list.data, by);
+  const { revision, theirs } = await saveList(day, await parsedBody(request, shiftList), by);
   if (!theirs) return Response.json({ revision });
   return refuse({ code: "stale", message: "Somebody else changed this list since you read it." }, { theirs });
 });

@@ -1,0 +1,35 @@
+import type { PotKit, ServingRules, Standing } from "#core/bar";
+
+/** A vessel of a site with what stands in it, as screens draw it. */
+export interface PotView {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: "dispenser" | "pot" | "glass" | "steel";
+  readonly iced: boolean;
+  readonly workingG: number;
+  readonly kit: PotKit;
+  /** Taken off the bench while coffee stood in it. */
+  readonly retired: boolean;
+  readonly standing: Standing | null;
+  /** The coffee's name; null where nobody said. */
+  readonly coffee: string | null;
+  readonly brewing: { readonly begunMs: number; readonly dueMs: number | null } | null;
+}
+
+/** A site's pots as of its last event. */
+export interface BarView {
+  readonly siteId: string;
+  /** The number of the last event that is in it. */
+  readonly n: number;
+  /** The house's clock when it answered, ms. */
+  readonly nowMs: number;
+  readonly pots: readonly PotView[];
+  readonly rules: ServingRules;
+  readonly roomTempC: number;
+  readonly cups: readonly {
+    readonly id: string;
+    readonly serve: "hot" | "iced";
+    readonly volumeMl: number;
+    readonly fillG: number;
+  }[];
+}

@@ -1,0 +1,143 @@
+import { and, asc, eq, gt, gte, inArray, lt } from "drizzle-orm";
+import { BAR_KINDS } from "#contract/bar.ts";
+import type { EventDetails, EventKind } from "#contract/event.ts";
+import type { Act } from "./audit.ts";
+import type { Database } from "./connection.ts";
+import { happened } from "./events.ts";
+import { coffees, events, sales, siteSeq, vessels } from "./schema/index.ts";
+import type { Transaction } from "./transact.ts";
+
+/** An event of a bar as it is kept. */
+export interface KeptBarEvent {
+  readonly n: number;
+  readonly id: string;
+  readonly siteId: string;
+  readonly kind: EventKind;
+  readonly at: Date;
+  readonly details: EventDetails;
+}
+
+const COLUMNS = {
+  n: events.n,
+  id: events.id,
+  siteId: events.siteId,
+  kind: events.kind,
+  at: events.at,
+  details: events.details,
+};
+
+/** The number of a site's last event; 0 before the first. */
+export async function lastEventOf(db: Database, siteId: string): Promise<number> {
+  const [row] = await db.select({ n: siteSeq.n }).from(siteSeq).where(eq(siteSeq.siteId, siteId));
+  return row?.n ?? 0;
+}
+
+/** A bar's events of a site after a number, and none that happened before `since`. */
+export function readBarEvents(
+  db: Database,
+  { siteId, after, since }: { readonly siteId: string; readonly after: number; readonly since: Date },
+): Promise<readonly KeptBarEvent[]> {
+  return db
+    .select(COLUMNS)
+    .from(events)
+    .where(
+      and(
+        eq(events.siteId, siteId),
+        gt(events.n, after),
+        gte(events.at, since),
+        inArray(events.kind, [...BAR_KINDS]),
+      ),
+    )
+    .orderBy(asc(events.n));
+}
+
+/** Events by their ids, of whatever site. */
+export async function findEvents(db: Database, ids: readonly string[]): Promise<readonly KeptBarEvent[]> {
+  if (ids.length === 0) return [];
+  return db
+    .select(COLUMNS)
+    .from(events)
+    .where(inArray(events.id, [...ids]));
+}
+
+/** A new event, with the sale that it is where it is one. */
+export interface NewBarEvent extends Pick<KeptBarEvent, "id" | "kind" | "at" | "details"> {
+  readonly sale?: Pick<typeof sales.$inferInsert, "coffeeId" | "serve" | "cupMl" | "count"> | undefined;
+}
+
+/** Keeps new events of a bar in the transaction, and the sales among them. */
+export async function insertBarEvents(
+  tx: Transaction,
+  siteId: string,
+  all: readonly NewBarEvent[],
+  by: Act,
+): Promise<void> {
+  for (const { id, kind, at, details } of all) happened(tx, { siteId, kind, details, made: { id, at } }, by);
+  const sold = all.flatMap(({ id, at, sale }) =>
+    sale ? [{ ...sale, id, siteId, at, source: "tap" as const, keptAt: by.at, personId: by.personId }] : [],
+  );
+  if (sold.length > 0) await tx.insert(sales).values(sold);
+}
+
+/** Says of sales that were tapped whether their taps still count. */
+export async function settleSales(
+  tx: Transaction,
+  settled: readonly { readonly id: string; readonly undone: boolean }[],
+): Promise<void> {
+  for (const { id, undone } of settled) await tx.update(sales).set({ undone }).where(eq(sales.id, id));
+}
+
+export type Sale = typeof sales.$inferSelect;
+export type NewSale = Pick<Sale, "id" | "coffeeId" | "serve" | "cupMl" | "count" | "at">;
+
+export async function findSales(db: Database, ids: readonly string[]): Promise<readonly Sale[]> {
+  return db
+    .select()
+    .from(sales)
+    .where(inArray(sales.id, [...ids]));
+}
+
+/** Keeps sales of a till. */
+export async function insertSales(
+  tx: Transaction,
+  siteId: string,
+  all: readonly NewSale[],
+  by: Act,
+): Promise<void> {
+  const rows = all.map((sale) => ({
+    ...sale,
+    siteId,
+    source: "till" as const,
+    keptAt: by.at,
+    personId: by.personId,
+  }));
+  if (rows.length > 0) await tx.insert(sales).values(rows);
+}
+
+/** Sales of a site from a moment up to another one, that still count, the earliest first. */
+export function readSales(
+  db: Database,
+  { siteId, from, until }: { readonly siteId: string; readonly from: Date; readonly until: Date },
+): Promise<readonly Sale[]> {
+  return db
+    .select()
+    .from(sales)
+    .where(and(eq(sales.siteId, siteId), eq(sales.undone, false), gte(sales.at, from), lt(sales.at, until)))
+    .orderBy(asc(sales.at), asc(sales.id));
+}
+
+/** What a kilogram of a coffee costs, in minor units of money; null where nobody said. */
+export async function readPricePerKg(db: Database, coffeeId: string): Promise<number | null> {
+  const [row] = await db.select({ price: coffees.pricePerKg }).from(coffees).where(eq(coffees.id, coffeeId));
+  return row?.price ?? null;
+}
+
+/** Vessels by their ids, taken off the bench or not. */
+export async function readVessels(db: Database, ids: readonly string[]) {
+  return ids.length === 0
+    ? []
+    : db
+        .select()
+        .from(vessels)
+        .where(inArray(vessels.id, [...ids]));
+}

@@ -1,0 +1,245 @@
+import { addMinutes } from "date-fns";
+import { v7 as uuidv7 } from "uuid";
+import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
+import { type SentEvent, sentSales } from "#contract/bar.ts";
+import type { PotView } from "#contract/potView.ts";
+import { BARISTA, DEMO_IDS, demoId, PIER_HEAD } from "#data/demo/bench.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
+import { sales } from "#data/schema/index.ts";
+import { freshDatabase, noHash } from "./database.ts";
+
+const NOW = new Date("2026-07-14T08:30:00Z");
+const { vessels } = DEMO_IDS;
+const LEFT = demoId(30);
+const RIGHT = demoId(31);
+const BLUE = vessels.blue;
+const SALTMARSH = DEMO_IDS.coffees.saltmarsh;
+
+vi.mock("next/headers", () => ({
+  headers: async () => new Headers(),
+  cookies: async () => ({ get: () => undefined }),
+}));
+
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let bar: typeof import("#server/bar.ts");
+let read: typeof import("#server/read/bar.ts");
+let till: typeof import("#server/sales.ts");
+let benches: typeof import("#server/bench.ts");
+
+beforeAll(async () => {
+  fresh = await freshDatabase("bar");
+  await loadDemoHouse(fresh.db, NOW, noHash);
+  process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
+  vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
+  bar = await import("#server/bar.ts");
+  read = await import("#server/read/bar.ts");
+  till = await import("#server/sales.ts");
+  benches = await import("#server/bench.ts");
+});
+afterAll(async () => {
+  vi.unstubAllEnvs();
+  await fresh.drop();
+});
+
+const by = () => ({ personId: BARISTA, at: now });
+/** The house's clock; each test has an hour of its own. */
+let now = NOW;
+const at = (minutes: number) => addMinutes(now, minutes).toISOString();
+const send = (events: readonly object[], sentAt = at(0)) =>
+  bar.keepBarEvents(PIER_HEAD, { sentAt, events: events as SentEvent[] }, by());
+const filled = (vesselId: string, minutes: number, over: object = {}) => ({
+  id: uuidv7(),
+  at: at(minutes),
+  kind: "potFilled",
+  vesselId,
+  cardId: null,
+  batchId: null,
+  coffeeId: SALTMARSH,
+  serve: "hot",
+  liquidG: 2000,
+  strengthPct: 1.4,
+  tempC: null,
+  brewedAt: at(minutes),
+  ...over,
+});
+const cup = (vesselId: string, minutes: number, over: object = {}) => ({
+  id: uuidv7(),
+  at: at(minutes),
+  kind: "served",
+  vesselId,
+  massG: 220,
+  cups: 1,
+  cupMl: 240,
+  ...over,
+});
+const undo = (eventId: string, minutes: number) => ({
+  id: uuidv7(),
+  at: at(minutes),
+  kind: "undone",
+  eventId,
+});
+const away = (vesselId: string, minutes: number) => ({
+  id: uuidv7(),
+  at: at(minutes),
+  kind: "pouredAway",
+  vesselId,
+  reason: "closing",
+});
+const pot = async (vesselId: string): Promise<PotView> => {
+  const bench = (await benches.benchOf(PIER_HEAD))!;
+  return (await read.barViewOf(bench)).pots.find(({ id }) => id === vesselId)!;
+};
+const sold = async (id: string) => (await fresh.db.select().from(sales)).find((sale) => sale.id === id);
+
+/** Pots are emptied, so that each test begins with none. */
+beforeEach(async () => {
+  now = addMinutes(now, 60);
+  vi.stubEnv("TUMBEK_NOW", now.toISOString());
+  for (const vesselId of [LEFT, RIGHT, BLUE])
+    if ((await pot(vesselId)).standing) await send([away(vesselId, -45)]);
+});
+
+describe("what happens at a bar is kept", () => {
+  test("a pot is filled, served from and poured away, and the cups are sales", async () => {
+    const one = cup(LEFT, -5);
+    await send([filled(LEFT, -10), one]);
+    expect((await pot(LEFT)).standing).toMatchObject({
+      liquidG: 1780,
+      cups: 1,
+      serve: "hot",
+      tempC: expect.any(Number),
+    });
+    expect((await pot(LEFT)).coffee).toBe("Saltmarsh");
+    expect(await sold(one.id)).toMatchObject({
+      coffeeId: SALTMARSH,
+      serve: "hot",
+      cupMl: 240,
+      count: 1,
+      source: "tap",
+    });
+    await send([away(LEFT, -1)]);
+    expect((await pot(LEFT)).standing).toBeNull();
+  });
+
+  test("sent twice it is once; other content under its id is refused, and nothing of that message is kept", async () => {
+    const [fill, one] = [filled(LEFT, -10), cup(LEFT, -5)];
+    await send([fill, one]);
+    await send([one, fill, one]);
+    expect((await pot(LEFT)).standing).toMatchObject({ liquidG: 1780, cups: 1 });
+    await expect(send([cup(LEFT, -4), { ...one, massG: 300 }])).rejects.toMatchObject({
+      code: "badInput",
+      field: "events.1",
+    });
+    expect((await pot(LEFT)).standing).toMatchObject({ liquidG: 1780, cups: 1 });
+  });
+
+  test("what comes late falls into its place", async () => {
+    await send([filled(LEFT, -20), away(LEFT, -5)]);
+    const late = cup(LEFT, -10);
+    await send([late]);
+    const bench = (await benches.benchOf(PIER_HEAD))!;
+    const { folded } = await bar.barOf(fresh.db, bench);
+    const last = folded.state.ended.findLast(({ vesselId }) => vesselId === LEFT);
+    expect(last).toMatchObject({ restG: 1780, standing: { cups: 1 } });
+  });
+
+  test("a tap that is undone is no sale any more, and one more undo brings it back", async () => {
+    const one = cup(LEFT, -5);
+    await send([filled(LEFT, -10), one]);
+    const back = undo(one.id, -4);
+    await send([back]);
+    expect(await sold(one.id)).toMatchObject({ undone: true });
+    expect((await pot(LEFT)).standing).toMatchObject({ liquidG: 2000, cups: 0 });
+    await send([undo(back.id, -3)]);
+    expect(await sold(one.id)).toMatchObject({ undone: false });
+    expect((await pot(LEFT)).standing).toMatchObject({ cups: 1 });
+  });
+
+  test("a tablet whose clock is ten minutes behind serves from a pot that another one has just filled", async () => {
+    await send([filled(LEFT, -1)]);
+    await send([cup(LEFT, -10)], at(-10));
+    expect((await pot(LEFT)).standing).toMatchObject({ cups: 1, liquidG: 1780 });
+    // Ten minutes ahead, it serves nothing in the future.
+    await send([cup(LEFT, 10)], at(10));
+    expect((await pot(LEFT)).standing!.asOfMs).toBeLessThanOrEqual(now.getTime() + 1000);
+  });
+
+  test("a card fills in what it says; an unknown vessel, ice, card or batch is refused at its place", async () => {
+    for (const [events, field] of [
+      [[filled(demoId(999), -1)], "events.0"],
+      [[filled(LEFT, -1), cup(demoId(999), 0)], "events.1"],
+      [[{ id: uuidv7(), at: at(0), kind: "iceFilled", iceId: demoId(999), massG: 1000 }], "events.0"],
+      [[filled(LEFT, -1, { cardId: demoId(999) })], "events.0"],
+      [[filled(LEFT, -1, { batchId: demoId(999) })], "events.0"],
+    ] as const) {
+      await expect(send(events)).rejects.toMatchObject({ code: "badInput", field });
+    }
+    expect((await pot(LEFT)).standing).toBeNull();
+  });
+
+  test("twenty tablets that tap at once: every cup is kept, and none twice", async () => {
+    await send([filled(LEFT, -10, { liquidG: 2800 }), filled(RIGHT, -10, { liquidG: 2800 })]);
+    const taps = Array.from({ length: 20 }, (_, i) => cup(i % 2 ? LEFT : RIGHT, 0));
+    await Promise.all(taps.flatMap((tap) => [send([tap]), send([tap])]));
+    expect([(await pot(LEFT)).standing!.cups, (await pot(RIGHT)).standing!.cups]).toEqual([10, 10]);
+  });
+
+  test("another server folds the same from the rows", async () => {
+    await send([filled(LEFT, -30), cup(LEFT, -20), cup(LEFT, -10), filled(BLUE, -5, { liquidG: 1800 })]);
+    const before = [await pot(LEFT), await pot(BLUE)];
+    const { keptInProcess } = await import("#server/process.ts");
+    keptInProcess("bars", () => new Map()).clear();
+    expect([await pot(LEFT), await pot(BLUE)]).toEqual(before);
+  });
+});
+
+describe("sales of a till", () => {
+  const sale = (over: object = {}) => ({
+    id: uuidv7(),
+    coffee: "Saltmarsh",
+    serve: "hot" as const,
+    cupMl: 240,
+    count: 2,
+    at: at(-2),
+    ...over,
+  });
+  const keep = (...list: ReturnType<typeof sale>[]) => till.keepSales(PIER_HEAD, { sales: list }, by());
+
+  test("are taken out of the oldest pot of their product, each once", async () => {
+    await send([filled(LEFT, -30), filled(RIGHT, -10)]);
+    const two = sale();
+    expect(await keep(two)).toEqual({ kept: 1 });
+    expect(await keep(two)).toEqual({ kept: 0 });
+    expect([(await pot(LEFT)).standing!.cups, (await pot(RIGHT)).standing!.cups]).toEqual([2, 0]);
+    const listed = (await till.salesOfDay(PIER_HEAD, null)).sales.find(({ id }) => id === two.id);
+    expect(listed).toMatchObject({ coffee: "Saltmarsh", count: 2, source: "till" });
+  });
+
+  test("of yesterday are yesterday's, and move no pot; none of its product is counted all the same", async () => {
+    await send([filled(LEFT, -30)]);
+    const [yesterday, other] = [sale({ at: at(-24 * 60) }), sale({ coffee: "Kittiwake" })];
+    await keep(yesterday, other);
+    expect((await pot(LEFT)).standing!.cups).toBe(0);
+    expect((await till.salesOfDay(PIER_HEAD, "2026-07-13")).sales.map(({ id }) => id)).toContain(
+      yesterday.id,
+    );
+    expect((await till.salesOfDay(PIER_HEAD, null)).sales.map(({ id }) => id)).toContain(other.id);
+  });
+
+  test("of what nobody sells, of the future, or another under one id are refused, and none of the message is kept", async () => {
+    const good = sale();
+    for (const [bad, field] of [
+      [sale({ coffee: "Puffin" }), "sales.1.coffee"],
+      [sale({ cupMl: 333 }), "sales.1.cupMl"],
+      [sale({ at: at(30) }), "sales.1.at"],
+      [sale({ at: at(-500 * 24 * 60) }), "sales.1.at"],
+      [{ ...good, count: 3 }, "sales.1.id"],
+    ] as const) {
+      await expect(keep(good, bad)).rejects.toMatchObject({ code: "badInput", field });
+    }
+    expect(await sold(good.id)).toBeUndefined();
+    for (const count of [-1, 0, 1.5])
+      expect(sentSales.safeParse({ sales: [sale({ count })] }).success).toBe(false);
+    await expect(till.salesOfDay(PIER_HEAD, "July")).rejects.toMatchObject({ field: "day" });
+  });
+});
