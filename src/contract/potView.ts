@@ -19,6 +19,7 @@ export interface PotView {
 /** A site's pots as of its last event. */
 export interface BarView {
   readonly siteId: string;
+  readonly timeZone: string;
   /** The number of the last event that is in it. */
   readonly n: number;
   /** The house's clock when it answered, ms. */

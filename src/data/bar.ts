@@ -4,7 +4,7 @@ import type { EventDetails, EventKind } from "#contract/event.ts";
 import type { Act } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { happened } from "./events.ts";
-import { coffees, events, sales, siteSeq, vessels } from "./schema/index.ts";
+import { coffees, events, people, sales, siteSeq, vessels } from "./schema/index.ts";
 import type { Transaction } from "./transact.ts";
 
 /** An event of a bar as it is kept. */
@@ -140,4 +140,18 @@ export async function readVessels(db: Database, ids: readonly string[]) {
         .select()
         .from(vessels)
         .where(inArray(vessels.id, [...ids]));
+}
+
+/** Who did what, by the events' ids; nobody for those of the house itself. */
+export async function readHappenings(
+  db: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select({ id: events.id, person: people.name })
+    .from(events)
+    .innerJoin(people, eq(people.id, events.personId))
+    .where(inArray(events.id, [...ids]));
+  return new Map(rows.map(({ id, person }) => [id, person]));
 }

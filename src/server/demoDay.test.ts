@@ -1,7 +1,9 @@
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { momentsOf } from "#contract/days.ts";
+import { potNow } from "#core/bar";
 import { must } from "#core/result";
 import { finished } from "#core/turns";
+import { readSales } from "#data/bar.ts";
 import { countBrewed } from "#data/batches.ts";
 import { benchFrom, readPieces } from "#data/bench.ts";
 import { listCards } from "#data/cards.ts";
@@ -12,17 +14,22 @@ import { readQuery, serveAs } from "#scaling/choice";
 import { solveState } from "#scaling/sheet";
 import { wallInTurns, wallPlan } from "#scaling/wall";
 import { freshDatabase, noHash } from "#tests/database.ts";
+import { barOf } from "./bar.ts";
 import { planDemoDays } from "./demoDay.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 
 beforeAll(async () => {
+  process.env.TUMBEK_NOW = NOW.toISOString();
   fresh = await freshDatabase("demo_day");
   await loadDemoHouse(fresh.db, NOW, noHash);
   await planDemoDays(fresh.db, NOW);
 });
-afterAll(() => fresh.drop());
+afterAll(() => {
+  delete process.env.TUMBEK_NOW;
+  return fresh.drop();
+});
 
 test("the demo house opens with cards of both sites, hot, iced and steeped, and none of them is a draft", async () => {
   const [pier, loft] = await Promise.all([PIER_HEAD, ROPE_LOFT].map((site) => listCards(fresh.db, site)));
@@ -96,4 +103,28 @@ test("of today's list half is brewed", async () => {
   expect(
     (await countBrewed(fresh.db, { siteId: PIER_HEAD, ...momentsOf("Europe/London", "2026-07-15") })).size,
   ).toBe(0);
+});
+
+test("pots of different ages stand at its bar, one near its hold, the iced server half full; and cups were sold all day", async () => {
+  const bench = {
+    ...benchFrom(await readPieces(fresh.db, PIER_HEAD, undefined), PIER_HEAD)!,
+    today: "2026-07-14",
+  };
+  const { folded, kit } = await barOf(fresh.db, bench);
+  expect(folded.state.odd).toEqual([]);
+  const stands = [...folded.state.pots].flatMap(([id, { standing }]) => (standing ? [{ id, standing }] : []));
+  const rules = bench.settings.hold;
+  const nows = stands.map(({ id, standing }) => ({
+    serve: standing.serve,
+    share: standing.liquidG / standing.brewedG,
+    ...potNow(standing, kit.vessels[id]!, { atMs: NOW.getTime(), roomTempC: kit.roomTempC, rules }),
+  }));
+  expect(nows.map(({ mark }) => mark).toSorted()).toEqual(["fresh", "fresh", "near"]);
+  const iced = nows.find(({ serve }) => serve === "iced")!;
+  expect(iced.share).toBeGreaterThan(0.3);
+  expect(iced.share).toBeLessThan(0.7);
+  const day = momentsOf(bench.site.timeZone, "2026-07-14");
+  const sold = await readSales(fresh.db, { siteId: PIER_HEAD, ...day });
+  expect(sold.length).toBeGreaterThan(40);
+  expect(sold.every(({ at }) => at <= NOW)).toBe(true);
 });

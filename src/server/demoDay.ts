@@ -18,6 +18,7 @@ import {
   type ScaleState,
   serveAs,
 } from "#scaling/choice";
+import { serveDemo } from "./demoBar.ts";
 
 const { vessels } = DEMO_IDS;
 
@@ -87,7 +88,7 @@ const LISTS: readonly {
 /** How many of today's pots of the first card, by the demo's history, were brewed from it. */
 const DONE = 3;
 
-/** What a demo house has at hand in its first minute: cards of both sites, today's list and tomorrow's. */
+/** What a demo house has at hand in its first minute: cards of both sites, today's list and tomorrow's, and pots in use. */
 export async function planDemoDays(db: Database, at: Date): Promise<void> {
   const by = { personId: LEAD, at };
   for (const { id, siteId, of } of CARDS) {
@@ -107,6 +108,7 @@ export async function planDemoDays(db: Database, at: Date): Promise<void> {
     const day = { siteId: PIER_HEAD, day: dayIn(site.timeZone, addDays(at, inDays)) };
     must(await replaceShift(db, day, { items, began: 0 }, by));
   }
+  for (const siteId of [PIER_HEAD, ROPE_LOFT]) await serveDemo(db, await benchAt(db, siteId, at), at);
 }
 
 async function benchAt(db: Database, siteId: string, at: Date): Promise<Bench> {

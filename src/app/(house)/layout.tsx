@@ -5,6 +5,8 @@ import { USUAL_SETTINGS } from "#contract/house.ts";
 import { UNITS_COOKIE, unitsFrom } from "#contract/readerUnits.ts";
 import { CounterProvider, Who } from "#features/counter/index.ts";
 import { Frame, Trouble } from "#features/frame/index.ts";
+import { BarProvider } from "#parts/bar/provider.tsx";
+import { barViewOf } from "#server/read/bar.ts";
 import { IDLE_MIN } from "#server/session.ts";
 import { currentBench } from "#server/site.ts";
 import { UnitsProvider } from "#ui/units.tsx";
@@ -22,12 +24,15 @@ export default async function HouseLayout({ children }: { readonly children: Rea
   const houseUnits = bench === "none" ? USUAL_SETTINGS.units : bench.settings.units;
   const units = unitsFrom((await cookies()).get(UNITS_COOKIE)?.value, houseUnits);
   const lockAfterMin = session.station ? IDLE_MIN.station : IDLE_MIN.own;
+  const frame = (
+    <Frame bench={bench === "none" ? undefined : bench} who={<Who />}>
+      {children}
+    </Frame>
+  );
   return (
     <UnitsProvider initial={units}>
       <CounterProvider person={session.person} lockAfterMin={lockAfterMin}>
-        <Frame bench={bench === "none" ? undefined : bench} who={<Who />}>
-          {children}
-        </Frame>
+        {bench === "none" ? frame : <BarProvider initial={await barViewOf(bench)}>{frame}</BarProvider>}
       </CounterProvider>
     </UnitsProvider>
   );

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { BarEvent, Filling, Happened } from "./events.ts";
 import { type Followed, foldBar, follow, NOTHING_YET } from "./fold.ts";
+import { historyOf } from "./history.ts";
 import { potNow } from "./now.ts";
 import { type Standing, standingAt } from "./standing.ts";
 import { type BarKit, type BarState, EMPTY_BAR } from "./state.ts";
@@ -233,6 +234,32 @@ describe("undone", () => {
     const two = { ...at(7, { kind: "undone", eventId: "one" }), id: "two" } as BarEvent;
     expect(standing(barAfter(fill, first, one, two))!.cups).toBe(1);
   });
+});
+
+test("a filling's life is told through the vessels that it stood in", () => {
+  const fill = filled(0, { liquidG: 1500 });
+  const events = [
+    fill,
+    filled(1, { vesselId: "plate", liquidG: 800 }),
+    cup(20),
+    at(30, { kind: "potMoved", vesselId: "a", toId: "b" }),
+    cup(40, "b"),
+    cup(41, "plate"),
+    at(50, { kind: "pouredAway", vesselId: "b", reason: "closing" }),
+  ];
+  const life = historyOf(foldBar(events, KIT), KIT, { fillId: fill.id, untilMs: 90 * MIN, stepMs: 10 * MIN });
+  expect(life.events.map(({ kind }) => kind)).toEqual([
+    "potFilled",
+    "served",
+    "potMoved",
+    "served",
+    "pouredAway",
+  ]);
+  const minutes = life.samples.map(({ atMs }) => atMs / MIN);
+  expect(minutes).toEqual([0, 10, 20, 20, 30, 30, 40, 40, 50]);
+  expect(life.samples.at(-1)!.liquidG).toBeCloseTo(1060, 6);
+  const temps = life.samples.map(({ tempC }) => tempC);
+  expect(temps).toEqual(temps.toSorted((a, b) => b - a));
 });
 
 const VESSELS = ["a", "b", "plate"] as const;

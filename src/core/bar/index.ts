@@ -8,6 +8,7 @@ export {
   type PourReason,
 } from "./events.ts";
 export { type Followed, foldBar, follow, isInForce, NOTHING_YET } from "./fold.ts";
+export { type History, historyOf, type Sample } from "./history.ts";
 export { type PotNow, potNow, type ServingRules } from "./now.ts";
 export { type Account, type PotKit, type Standing, standingAt } from "./standing.ts";
 export {

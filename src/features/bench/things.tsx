@@ -6,6 +6,7 @@ import { fieldsOf, type ThingKind } from "#contract/fields.ts";
 import type { RowOf, ThingRow } from "#contract/things.ts";
 import { typicalsOf } from "#contract/typical.ts";
 import { printValue } from "#parts/form/fields.ts";
+import { More } from "#parts/more.tsx";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Field } from "#ui/field.tsx";
@@ -18,7 +19,6 @@ import { FIELD_WORDS, type FieldWords, KIND_WORDS, typicalSentence } from "#word
 import { folded } from "#words/find";
 import { removeThing } from "./actions.ts";
 import { ThingForm } from "./measures.ts";
-import { More } from "./more.tsx";
 import type { Besides } from "./thingForm.tsx";
 import type { Way } from "./way.ts";
 

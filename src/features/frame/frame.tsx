@@ -31,7 +31,7 @@ export function Frame({ bench, who, children }: FrameProps) {
         >
           {children}
         </main>
-        {bench && <Shelf vessels={bench.vessels} />}
+        <Shelf />
       </div>
       <Keys />
       <Trail />

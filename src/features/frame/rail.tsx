@@ -1,6 +1,15 @@
 "use client";
 
-import { BookOpen, CalendarClock, type LucideIcon, NotebookPen, PanelTop, Ruler, Scale } from "lucide-react";
+import {
+  BookOpen,
+  CalendarClock,
+  Coffee,
+  type LucideIcon,
+  NotebookPen,
+  PanelTop,
+  Ruler,
+  Scale,
+} from "lucide-react";
 import Link, { useLinkStatus } from "next/link";
 import { usePathname } from "next/navigation";
 
@@ -10,6 +19,7 @@ const PLACES = [
   { href: "/scale", name: "Scale", Icon: Scale },
   { href: "/wall", name: "Wall", Icon: PanelTop },
   { href: "/shift", name: "Shift", Icon: CalendarClock },
+  { href: "/bar", name: "Bar", Icon: Coffee },
   { href: "/log", name: "Log", Icon: NotebookPen },
 ] as const;
 

@@ -1,38 +1,47 @@
+"use client";
+
 import Link from "next/link";
-import type { BenchVessel } from "#contract/bench.ts";
+import { useBar } from "#parts/bar/barContext.ts";
+import { MARKS, nowIn, potLine } from "#parts/bar/potLines.ts";
 import { Pot } from "#parts/pot.tsx";
+import { useUnits } from "#ui/units.tsx";
 
-/** More than a counter holds: of a site with hundreds the others are on the bench. */
-const MOST_ON_SHELF = 30;
-
-/** The site's vessels, and what is in them. Until batches are logged, they stand empty. */
-export function Shelf({ vessels }: { readonly vessels: readonly BenchVessel[] }) {
-  const others = vessels.length - MOST_ON_SHELF;
+/** The site's vessels, and what is in them: on every screen, as of now. */
+export function Shelf() {
+  const bar = useBar();
+  const units = useUnits();
+  if (!bar) return null;
+  const { view, nowMs } = bar;
   return (
     <aside
       aria-label="Pot shelf"
       className="shrink-0 overflow-x-auto border-rim border-t-2 bg-worktop px-4 py-1.5 max-sm:hidden print:hidden"
     >
-      <ul className="flex gap-6">
-        {vessels.slice(0, MOST_ON_SHELF).map(({ id, name, iced }) => (
-          <li key={id} className="flex shrink-0 items-center gap-2">
-            <svg width={30} height={44} aria-hidden="true">
-              <Pot fill={0} iced={iced} width={30} height={44} />
-            </svg>
-            <span className="text-sm leading-tight">
-              <span className="font-semibold">{name}</span>
-              <br />
-              <span className="text-quiet">empty</span>
-            </span>
-          </li>
-        ))}
-        {others > 0 && (
-          <li className="shrink-0 self-center text-sm">
-            <Link href="/bench/vessels" className="underline decoration-rim/40">
-              and {others} more
-            </Link>
-          </li>
-        )}
+      <ul className="flex gap-3">
+        {view.pots.map((pot) => {
+          const now = nowIn(pot, view, nowMs);
+          const mark = now && MARKS[now.mark];
+          return (
+            <li key={pot.id} className="shrink-0">
+              <Link
+                href={`/bar/${pot.id}`}
+                className={`flex min-h-12 items-center gap-2 rounded-panel border-2 px-1.5 ${mark ? mark.border : "border-transparent"}`}
+              >
+                <svg width={30} height={44} aria-hidden="true">
+                  <Pot fill={(now?.liquidG ?? 0) / pot.kit.brimG} iced={pot.iced} width={30} height={44} />
+                </svg>
+                <span className="text-sm leading-tight">
+                  <span className="font-semibold">{pot.name}</span>
+                  <br />
+                  <span className={`tabular-nums ${mark ? mark.colour : "text-quiet"}`}>
+                    {potLine(pot, now, nowMs, units.printLiquid)}
+                    {mark && `, ${mark.word}`}
+                  </span>
+                </span>
+              </Link>
+            </li>
+          );
+        })}
       </ul>
     </aside>
   );

@@ -45,6 +45,7 @@ export async function viewOf(bench: Bench, { n, folded }: FollowedBar): Promise<
       : own.toSorted((a, b) => Number(b.standing !== null) - Number(a.standing !== null)).slice(0, MOST_POTS);
   return {
     siteId: site.id,
+    timeZone: site.timeZone,
     n,
     nowMs: now().getTime(),
     pots: [...shown, ...gone.map((vessel) => viewed(vessel, true))],

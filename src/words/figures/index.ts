@@ -9,6 +9,7 @@ export {
   NO_ZONE,
   printAgo,
   printDay,
+  printHour,
   printIsoDay,
   printListDay,
   printMoment,

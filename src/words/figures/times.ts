@@ -17,6 +17,11 @@ export function printTime(at: Date, { timeZone, clock = "24 h" }: ReadTimes): st
   return format(at, `d MMM yyyy, ${HOURS[clock]}`, { in: tz(timeZone) });
 }
 
+/** A time of today: "08:09". */
+export function printHour(at: Date, { timeZone, clock = "24 h" }: ReadTimes): string {
+  return format(at, HOURS[clock], { in: tz(timeZone) });
+}
+
 /** The same in a list that goes back from now: "today, 08:09", "yesterday, 16:40", "Sun, 07:04", "4 Jul, 07:04". */
 export function printMoment(at: Date, now: Date, { timeZone, clock = "24 h" }: ReadTimes): string {
   const zone = { in: tz(timeZone) };

@@ -1,0 +1,70 @@
+import type { BarEvent } from "./events.ts";
+import { type Followed, isInForce } from "./fold.ts";
+import { type Standing, standingAt } from "./standing.ts";
+import { type BarKit, draftOf, EMPTY_BAR, UNKNOWN_POT } from "./state.ts";
+import { stepInto } from "./step.ts";
+
+/** A pot's coffee at a moment of its life. */
+export interface Sample {
+  readonly atMs: number;
+  readonly liquidG: number;
+  readonly tempC: number;
+  readonly strengthPct: number | null;
+}
+
+export interface History {
+  /** Every so often, and just before and after whatever happened to it. */
+  readonly samples: readonly Sample[];
+  /** What happened to it, in order. */
+  readonly events: readonly BarEvent[];
+}
+
+interface Span {
+  /** The event that filled it. */
+  readonly fillId: string;
+  readonly untilMs: number;
+  readonly stepMs: number;
+}
+
+/** The life of one filling, from when it was brewed until a moment or its end, through whatever vessels it stood in. */
+export function historyOf(
+  { events, undos }: Followed,
+  kit: BarKit,
+  { fillId, untilMs, stepMs }: Span,
+): History {
+  const draft = draftOf(EMPTY_BAR);
+  const samples: Sample[] = [];
+  const own: BarEvent[] = [];
+  let before: { readonly vesselId: string; readonly standing: Standing } | undefined;
+  const until = (ms: number) => {
+    if (!before) return;
+    const { vesselId, standing } = before;
+    const pot = kit.vessels[vesselId] ?? UNKNOWN_POT;
+    for (let at = standing.asOfMs + stepMs; at < ms; at += stepMs)
+      samples.push(sampleOf(standingAt(standing, pot, at, kit.roomTempC)));
+    if (ms > standing.asOfMs) samples.push(sampleOf(standingAt(standing, pot, ms, kit.roomTempC)));
+  };
+  for (const event of events) {
+    if (event.atMs > untilMs) break;
+    if (!isInForce(event.id, undos)) continue;
+    const old = before?.standing;
+    stepInto(draft, event, kit);
+    const after = standingOf(draft.pots, fillId);
+    if (after?.standing === old) continue;
+    until(event.atMs);
+    own.push(event);
+    if (after) samples.push(sampleOf(after.standing));
+    before = after;
+  }
+  until(untilMs);
+  return { samples, events: own };
+}
+
+function standingOf(pots: ReadonlyMap<string, { readonly standing: Standing | null }>, fillId: string) {
+  for (const [vesselId, { standing }] of pots) if (standing?.fillId === fillId) return { vesselId, standing };
+  return undefined;
+}
+
+function sampleOf({ asOfMs, liquidG, tempC, strengthPct }: Standing): Sample {
+  return { atMs: asOfMs, liquidG, tempC, strengthPct };
+}

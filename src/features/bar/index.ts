@@ -1,0 +1,3 @@
+/** The bar: what stands there, and what happens to it. */
+export { Bar } from "./bar.tsx";
+export { PotPage } from "./potPage.tsx";

@@ -1,0 +1,212 @@
+"use client";
+
+import { useState } from "react";
+import type { PotView } from "#contract/potView.ts";
+import type { PotNow } from "#core/bar";
+import { type Told, useBar } from "#parts/bar/barContext.ts";
+import { nowIn } from "#parts/bar/potLines.ts";
+import { SheetDialog } from "#parts/bar/sheetDialog.tsx";
+import { useTelling } from "#parts/bar/useTelling.ts";
+import { Button } from "#ui/button.tsx";
+import { ChoiceField } from "#ui/choice/choice.tsx";
+import { FigureField } from "#ui/figure/figureField.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { printAge } from "#words/bar";
+
+interface PotDialogProps {
+  readonly pot: PotView;
+  readonly now: PotNow;
+  readonly onDone: () => void;
+}
+
+const MOST_G = 200_000;
+const MOST_STRENGTH_PCT = 30;
+const BOILING_C = 100;
+
+function Done({
+  label,
+  disabled,
+  onClick,
+  onDone,
+}: {
+  readonly label: string;
+  readonly disabled?: boolean;
+  readonly onClick: () => void;
+  readonly onDone: () => void;
+}) {
+  return (
+    <div className="flex gap-2">
+      <Button look="main" disabled={disabled} onClick={onClick}>
+        {label}
+      </Button>
+      <Button look="quiet" onClick={onDone}>
+        Cancel
+      </Button>
+    </div>
+  );
+}
+
+function useTold(onDone: () => void) {
+  const say = useTelling();
+  return (sentence: string, told: Told) => {
+    onDone();
+    void say(sentence, [told]);
+  };
+}
+
+/** What is left is weighed: the difference went without a tap. */
+export function WeighDialog({ pot, now, onDone }: PotDialogProps) {
+  const units = useUnits();
+  const tell = useTold(onDone);
+  const [leftG, setLeft] = useState<number | null>(null);
+  const missing = leftG === null ? 0 : now.liquidG - leftG;
+  return (
+    <SheetDialog title={`What is left in ${pot.name}`} onDone={onDone}>
+      <FigureField
+        label="coffee in it, weighed"
+        kind="liquidG"
+        value={leftG}
+        optional
+        bounds={[0, MOST_G]}
+        help={`by count ${units.printLiquid(Math.round(now.liquidG))}; without the vessel`}
+        onValue={setLeft}
+      />
+      {leftG !== null && Math.abs(missing) >= 1 && (
+        <p className="text-sm">
+          {units.printLiquid(Math.round(Math.abs(missing)))}{" "}
+          {missing > 0 ? "went without a tap." : "more than by count: some taps were none."}
+        </p>
+      )}
+      <Done
+        label="So much is left"
+        disabled={leftG === null}
+        onClick={() =>
+          tell(`${pot.name} weighed.`, {
+            kind: "potMeasured",
+            vesselId: pot.id,
+            leftG,
+            tempC: null,
+            strengthPct: null,
+          })
+        }
+        onDone={onDone}
+      />
+    </SheetDialog>
+  );
+}
+
+/** All of it into another pot: one that stands empty, or, better not, onto coffee. */
+export function MoveDialog({ pot, now, onDone }: PotDialogProps) {
+  const bar = useBar();
+  const units = useUnits();
+  const tell = useTold(onDone);
+  const others = (bar?.view.pots ?? []).filter(
+    ({ id, retired, iced }) => id !== pot.id && !retired && iced === pot.iced,
+  );
+  const [toId, setTo] = useState(others.find(({ standing }) => standing === null)?.id ?? others[0]?.id ?? "");
+  const to = others.find(({ id }) => id === toId);
+  const onto = to && bar && nowIn(to, bar.view, bar.nowMs);
+  return (
+    <SheetDialog title={`Move ${pot.name} to`} onDone={onDone}>
+      {to ? (
+        <>
+          <ChoiceField
+            label="another pot"
+            value={toId}
+            options={others.map(({ id, name, kit, standing }) => ({
+              value: id,
+              text: name,
+              aside: standing ? "not empty" : `empty, ${units.printLiquid(kit.brimG)} to the brim`,
+            }))}
+            onChange={setTo}
+          />
+          {now.liquidG > to.kit.brimG && (
+            <p role="alert" className="text-sm text-stop">
+              It does not fit: {units.printLiquid(Math.round(now.liquidG))} into{" "}
+              {units.printLiquid(to.kit.brimG)} to the brim.
+            </p>
+          )}
+          {onto && onto.liquidG >= 1 && (
+            <p role="alert" className="rounded-panel border-2 border-due p-2 text-sm">
+              Coffee of {printAge(onto.ageMin)} stands in it. Better not: all of it then counts as old as the
+              older one.
+            </p>
+          )}
+        </>
+      ) : (
+        <p>There is no other {pot.iced ? "iced server" : "pot"} here.</p>
+      )}
+      <Done
+        label={onto && onto.liquidG >= 1 ? "Pour it in all the same" : "It is moved"}
+        disabled={!to}
+        onClick={() => tell(`${pot.name} is in ${to?.name}.`, { kind: "potMoved", vesselId: pot.id, toId })}
+        onDone={onDone}
+      />
+    </SheetDialog>
+  );
+}
+
+/** A thermometer's or a strength meter's reading. */
+export function MeasureDialog({ pot, now, onDone }: PotDialogProps) {
+  const units = useUnits();
+  const tell = useTold(onDone);
+  const [tempC, setTemp] = useState<number | null>(null);
+  const [strengthPct, setStrength] = useState<number | null>(null);
+  return (
+    <SheetDialog title={`Measured in ${pot.name}`} onDone={onDone}>
+      <FigureField
+        label="temperature"
+        kind="°C"
+        value={tempC}
+        optional
+        usual={units.printTemp(Math.round(now.tempC))}
+        bounds={[0, BOILING_C]}
+        onValue={setTemp}
+      />
+      <FigureField
+        label="strength"
+        kind="%"
+        value={strengthPct}
+        optional
+        bounds={[0.1, MOST_STRENGTH_PCT]}
+        onValue={setStrength}
+      />
+      <Done
+        label="So it is"
+        disabled={tempC === null && strengthPct === null}
+        onClick={() =>
+          tell(`${pot.name} measured.`, {
+            kind: "potMeasured",
+            vesselId: pot.id,
+            leftG: null,
+            tempC,
+            strengthPct,
+          })
+        }
+        onDone={onDone}
+      />
+    </SheetDialog>
+  );
+}
+
+/** For tasting: it is served to nobody. */
+export function SetAsideDialog({ pot, onDone }: PotDialogProps) {
+  const tell = useTold(onDone);
+  const [massG, setMass] = useState(50);
+  return (
+    <SheetDialog title={`Set aside from ${pot.name}`} onDone={onDone}>
+      <FigureField
+        label="to taste"
+        kind="liquidG"
+        value={massG}
+        bounds={[1, MOST_G]}
+        onValue={(next) => setMass(next ?? massG)}
+      />
+      <Done
+        label="It is set aside"
+        onClick={() => tell(`Set aside from ${pot.name}.`, { kind: "setAside", vesselId: pot.id, massG })}
+        onDone={onDone}
+      />
+    </SheetDialog>
+  );
+}

@@ -1,0 +1,131 @@
+"use client";
+
+import { DropdownMenu } from "radix-ui";
+import { useRef, useState } from "react";
+import { toast } from "sonner";
+import type { BarView, PotView } from "#contract/potView.ts";
+import { POUR_REASONS, type PotNow } from "#core/bar";
+import { useBar } from "#parts/bar/barContext.ts";
+import { useTelling } from "#parts/bar/useTelling.ts";
+import { More } from "#parts/more.tsx";
+import { buttonClass } from "#ui/button.tsx";
+import { useUnits } from "#ui/units.tsx";
+import { REASON_WORDS } from "#words/bar";
+import { MeasureDialog, MoveDialog, SetAsideDialog, WeighDialog } from "./potDialogs.tsx";
+
+interface PotToolsProps {
+  readonly pot: PotView;
+  readonly now: PotNow;
+  readonly view: BarView;
+  readonly onTopUp: () => void;
+}
+
+/** Two taps of one cup so soon after each other may be one, ms. */
+const TWICE_MS = 1200;
+
+/** What is done with coffee that stands there: cups by a tap, pouring away, and the rest in a menu. */
+export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
+  const units = useUnits();
+  const say = useTelling();
+  const bar = useBar();
+  const lastTap = useRef<{ readonly cupId: string; readonly atMs: number }>(undefined);
+  const [open, setOpen] = useState<"weigh" | "move" | "measure" | "aside">();
+  const { id: vesselId, name, standing, kit } = pot;
+  const cups = view.cups.filter(({ serve }) => serve === standing?.serve);
+  const serve = async (cup: BarView["cups"][number]) => {
+    const atMs = Date.now();
+    const isTwice = lastTap.current?.cupId === cup.id && atMs - lastTap.current.atMs < TWICE_MS;
+    lastTap.current = { cupId: cup.id, atMs };
+    if (!isTwice) navigator.vibrate?.(10);
+    const told = [{ kind: "served", vesselId, massG: cup.fillG, cups: 1, cupMl: cup.volumeMl } as const];
+    if (!isTwice) return say(`One of ${cup.volumeMl} ml out of ${name}.`, told);
+    const ids = await bar?.tell(told);
+    if (!ids) return;
+    toast(`Two cups of ${cup.volumeMl} ml at once out of ${name}: both are counted.`, {
+      action: {
+        label: "It was one",
+        onClick: () => void bar?.tell(ids.map((eventId) => ({ kind: "undone", eventId }))),
+      },
+    });
+  };
+  const plate = kit.plate && {
+    verb: standing?.onPlate ? "Plate off" : "Plate on",
+    onAct: () => {
+      const on = !standing?.onPlate;
+      void say(`The plate under ${name} is ${on ? "on" : "off"}.`, [{ kind: "plateTurned", vesselId, on }]);
+    },
+  };
+  const past = now.mark === "past";
+  return (
+    <>
+      {!past && (
+        <div className="flex flex-wrap gap-1.5">
+          {cups.map((cup) => (
+            <button
+              key={cup.id}
+              type="button"
+              onClick={() => serve(cup)}
+              className={`${buttonClass()} min-h-14 min-w-20 px-3 text-lg tabular-nums`}
+            >
+              <span className="sr-only">Serve one of </span>
+              {cup.volumeMl} ml
+            </button>
+          ))}
+        </div>
+      )}
+      <div className="flex flex-wrap gap-1.5">
+        <DropdownMenu.Root>
+          <DropdownMenu.Trigger
+            className={`${buttonClass(past ? "main" : "plain")} min-h-12 px-3`}
+            aria-label={`Pour ${name} away`}
+          >
+            Pour away
+          </DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content
+              sideOffset={4}
+              collisionPadding={8}
+              className="z-50 min-w-52 rounded-panel border-2 border-rim bg-enamel p-1 text-ink shadow-lg"
+            >
+              <DropdownMenu.Label className="px-3 py-1 text-quiet text-sm">
+                because it is, or for
+              </DropdownMenu.Label>
+              {POUR_REASONS.map((reason) => (
+                <DropdownMenu.Item
+                  key={reason}
+                  onSelect={() =>
+                    void say(`${units.printLiquid(Math.round(now.liquidG))} of ${name} poured away.`, [
+                      { kind: "pouredAway", vesselId, reason },
+                    ])
+                  }
+                  className="flex min-h-12 cursor-pointer items-center rounded-md px-3 data-[highlighted]:bg-rim/10"
+                >
+                  {REASON_WORDS[reason]}
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+        <More
+          name={name}
+          acts={[
+            { verb: "Weigh what is left", onAct: () => setOpen("weigh") },
+            { verb: "Move it to another pot", onAct: () => setOpen("move") },
+            { verb: "Top it up", onAct: onTopUp },
+            ...(plate ? [plate] : []),
+            { verb: "Temperature, strength", onAct: () => setOpen("measure") },
+            { verb: "Set some aside to taste", onAct: () => setOpen("aside") },
+            {
+              verb: "It ran out",
+              onAct: () => void say(`${name} ran out.`, [{ kind: "ranOut", vesselId }]),
+            },
+          ]}
+        />
+      </div>
+      {open === "weigh" && <WeighDialog pot={pot} now={now} onDone={() => setOpen(undefined)} />}
+      {open === "move" && <MoveDialog pot={pot} now={now} onDone={() => setOpen(undefined)} />}
+      {open === "measure" && <MeasureDialog pot={pot} now={now} onDone={() => setOpen(undefined)} />}
+      {open === "aside" && <SetAsideDialog pot={pot} now={now} onDone={() => setOpen(undefined)} />}
+    </>
+  );
+}

@@ -1,0 +1,22 @@
+import { createContext, useContext } from "react";
+import type { SentEvent } from "#contract/bar.ts";
+import type { BarView } from "#contract/potView.ts";
+
+type Without<Event, Names extends PropertyKey> = Event extends unknown ? Omit<Event, Names> : never;
+/** What happened, before it is an event with an id and a time. */
+export type Told = Without<SentEvent, "id" | "at">;
+
+export interface BarAtHand {
+  readonly view: BarView;
+  /** The house's clock, ms; it goes on by itself. */
+  readonly nowMs: number;
+  /** Tells what happened: drawn at once, kept by the house; answers with the ids under which it can be undone. */
+  readonly tell: (told: readonly Told[]) => Promise<readonly string[] | undefined>;
+}
+
+export const BarContext = createContext<BarAtHand | undefined>(undefined);
+
+/** The site's bar; undefined where the house has no site. */
+export function useBar(): BarAtHand | undefined {
+  return useContext(BarContext);
+}

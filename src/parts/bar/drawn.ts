@@ -1,0 +1,58 @@
+import type { SentEvent } from "#contract/bar.ts";
+import type { BarView, PotView } from "#contract/potView.ts";
+import { type BarEvent, type BarState, EMPTY_BAR, type Pot, stepped } from "#core/bar";
+
+/** An event of this device that may not be in the house's answer yet. */
+export interface Pending {
+  readonly event: SentEvent;
+  /** By the house's clock, ms. */
+  readonly atMs: number;
+  /** The house's last event once it was kept; undefined while it is on its way. */
+  readonly keptAs: number | undefined;
+}
+
+/** Pots as the house has them, with what was told since. */
+export function drawn(view: BarView, pending: readonly Pending[]): BarView {
+  const news = pending.filter(({ keptAs }) => keptAs === undefined || keptAs > view.n);
+  if (news.length === 0) return view;
+  const taken = new Set(news.flatMap(({ event }) => (event.kind === "undone" ? [event.eventId] : [])));
+  const kit = {
+    vessels: Object.fromEntries(view.pots.map(({ id, kit: own }) => [id, own])),
+    roomTempC: view.roomTempC,
+  };
+  const state = news
+    .filter(({ event }) => !taken.has(event.id))
+    .reduce((before, each) => stepped(before, asBarEvent(each, before), kit), stateOf(view));
+  return { ...view, pots: view.pots.map((pot) => ({ ...pot, ...over(pot, state.pots.get(pot.id)) })) };
+}
+
+function stateOf({ pots }: BarView): BarState {
+  const known = pots.map(({ id, standing }): [string, Pot] => [id, { standing, brewing: null }]);
+  return { ...EMPTY_BAR, pots: new Map(known) };
+}
+
+function over(pot: PotView, { standing }: Pick<Pot, "standing"> = { standing: null }) {
+  return { standing, coffee: standing?.fillId === pot.standing?.fillId ? pot.coffee : null };
+}
+
+/** As the fold takes it, and never before what is known of its vessel. */
+function asBarEvent({ event, atMs }: Pending, { pots }: BarState): BarEvent {
+  const vesselId = "vesselId" in event ? event.vesselId : "";
+  const after = Math.max(atMs, pots.get(vesselId)?.standing?.asOfMs ?? 0);
+  const { at: _, ...others } = event;
+  if (event.kind === "potFilled" || event.kind === "potToppedUp") {
+    const { brewedAt, tempC } = event;
+    return {
+      ...others,
+      atMs: after,
+      brewedMs: Date.parse(brewedAt),
+      tempC: tempC ?? USUAL_C[event.serve],
+      holdMin: null,
+      cost: null,
+    } as unknown as BarEvent;
+  }
+  return { ...others, atMs: after } as unknown as BarEvent;
+}
+
+/** As the house fills it in, °C; what it knows better comes with its answer. */
+const USUAL_C = { hot: 80, iced: 8 } as const;
