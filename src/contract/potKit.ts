@@ -7,8 +7,8 @@ const S_PER_MIN = 60;
 const USUAL_TAU_MIN: { readonly [kind in BenchVessel["kind"]]: number } = {
   dispenser: 700,
   pot: 600,
-  glass: 75,
-  steel: 90,
+  glass: 100,
+  steel: 180,
 };
 
 /** What plates hold coffee at, °C; usual ones. */

@@ -25,6 +25,13 @@ export interface BarView {
   /** The house's clock when it answered, ms. */
   readonly nowMs: number;
   readonly pots: readonly PotView[];
+  /** Ice sources; what is in each since it was filled, g, null where nobody said. */
+  readonly ice: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly storeG: number | null;
+    readonly leftG: number | null;
+  }[];
   readonly rules: ServingRules;
   readonly roomTempC: number;
   readonly cups: readonly {

@@ -16,6 +16,7 @@ import { useUnits } from "#ui/units.tsx";
 import { cupsLeft, printAge, soldWords } from "#words/bar";
 import { printHour } from "#words/figures";
 import { rightSentence } from "#words/people";
+import { IcePanel } from "./icePanel.tsx";
 import { PotTools } from "./potTools.tsx";
 
 export interface BarPage {
@@ -53,6 +54,7 @@ export function Bar({ cards, coffees }: BarPage) {
           <PotPanel key={pot.id} pot={pot} cards={cards} onFill={mayServe ? setFilling : undefined} />
         ))}
       </ul>
+      <IcePanel mayServe={mayServe} />
       {filling && (
         <FillDialog
           key={filling.vesselId}

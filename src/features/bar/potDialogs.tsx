@@ -50,7 +50,7 @@ function useTold(onDone: () => void) {
   const say = useTelling();
   return (sentence: string, told: Told) => {
     onDone();
-    void say(sentence, [told]);
+    say(sentence, [told]);
   };
 }
 
@@ -59,6 +59,7 @@ export function WeighDialog({ pot, now, onDone }: PotDialogProps) {
   const units = useUnits();
   const tell = useTold(onDone);
   const [leftG, setLeft] = useState<number | null>(null);
+  const [isAsked, setAsked] = useState(false);
   const missing = leftG === null ? 0 : now.liquidG - leftG;
   return (
     <SheetDialog title={`What is left in ${pot.name}`} onDone={onDone}>
@@ -69,6 +70,7 @@ export function WeighDialog({ pot, now, onDone }: PotDialogProps) {
         optional
         bounds={[0, MOST_G]}
         help={`by count ${units.printLiquid(Math.round(now.liquidG))}; without the vessel`}
+        trouble={isAsked && leftG === null ? "Weigh it first." : undefined}
         onValue={setLeft}
       />
       {leftG !== null && Math.abs(missing) >= 1 && (
@@ -79,15 +81,16 @@ export function WeighDialog({ pot, now, onDone }: PotDialogProps) {
       )}
       <Done
         label="So much is left"
-        disabled={leftG === null}
         onClick={() =>
-          tell(`${pot.name} weighed.`, {
-            kind: "potMeasured",
-            vesselId: pot.id,
-            leftG,
-            tempC: null,
-            strengthPct: null,
-          })
+          leftG === null
+            ? setAsked(true)
+            : tell(`${pot.name} weighed.`, {
+                kind: "potMeasured",
+                vesselId: pot.id,
+                leftG,
+                tempC: null,
+                strengthPct: null,
+              })
         }
         onDone={onDone}
       />
@@ -152,6 +155,7 @@ export function MeasureDialog({ pot, now, onDone }: PotDialogProps) {
   const tell = useTold(onDone);
   const [tempC, setTemp] = useState<number | null>(null);
   const [strengthPct, setStrength] = useState<number | null>(null);
+  const [isAsked, setAsked] = useState(false);
   return (
     <SheetDialog title={`Measured in ${pot.name}`} onDone={onDone}>
       <FigureField
@@ -161,6 +165,7 @@ export function MeasureDialog({ pot, now, onDone }: PotDialogProps) {
         optional
         usual={units.printTemp(Math.round(now.tempC))}
         bounds={[0, BOILING_C]}
+        trouble={isAsked && tempC === null && strengthPct === null ? "Measure one of them first." : undefined}
         onValue={setTemp}
       />
       <FigureField
@@ -173,15 +178,16 @@ export function MeasureDialog({ pot, now, onDone }: PotDialogProps) {
       />
       <Done
         label="So it is"
-        disabled={tempC === null && strengthPct === null}
         onClick={() =>
-          tell(`${pot.name} measured.`, {
-            kind: "potMeasured",
-            vesselId: pot.id,
-            leftG: null,
-            tempC,
-            strengthPct,
-          })
+          tempC === null && strengthPct === null
+            ? setAsked(true)
+            : tell(`${pot.name} measured.`, {
+                kind: "potMeasured",
+                vesselId: pot.id,
+                leftG: null,
+                tempC,
+                strengthPct,
+              })
         }
         onDone={onDone}
       />

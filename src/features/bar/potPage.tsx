@@ -13,6 +13,7 @@ import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { ODD_WORDS, printAge, REASON_WORDS } from "#words/bar";
+import { counted } from "#words/figures";
 
 export interface PotPageProps {
   readonly vesselId: string;
@@ -91,7 +92,7 @@ function Life({ life }: { readonly life: NonNullable<PotPageProps["life"]> }) {
   const liquid = (massG: number) => units.printLiquid(Math.round(massG));
   const account: readonly (readonly [string, string])[] = [
     ["brewed", liquid(standing.brewedG)],
-    ["served", `${liquid(standing.servedG)}, ${standing.cups} cups`],
+    ["served", `${liquid(standing.servedG)}, ${counted(standing.cups, "cup")}`],
     ...(standing.asideG > 0 ? ([["set aside to taste", liquid(standing.asideG)]] as const) : []),
     ...(standing.evaporatedG >= 1 ? ([["evaporated", liquid(standing.evaporatedG)]] as const) : []),
     ...(Math.abs(standing.unseenG) >= 1

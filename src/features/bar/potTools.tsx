@@ -2,10 +2,8 @@
 
 import { DropdownMenu } from "radix-ui";
 import { useRef, useState } from "react";
-import { toast } from "sonner";
 import type { BarView, PotView } from "#contract/potView.ts";
 import { POUR_REASONS, type PotNow } from "#core/bar";
-import { useBar } from "#parts/bar/barContext.ts";
 import { useTelling } from "#parts/bar/useTelling.ts";
 import { More } from "#parts/more.tsx";
 import { buttonClass } from "#ui/button.tsx";
@@ -27,32 +25,24 @@ const TWICE_MS = 1200;
 export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
   const units = useUnits();
   const say = useTelling();
-  const bar = useBar();
   const lastTap = useRef<{ readonly cupId: string; readonly atMs: number }>(undefined);
   const [open, setOpen] = useState<"weigh" | "move" | "measure" | "aside">();
   const { id: vesselId, name, standing, kit } = pot;
   const cups = view.cups.filter(({ serve }) => serve === standing?.serve);
-  const serve = async (cup: BarView["cups"][number]) => {
+  const serve = (cup: BarView["cups"][number]) => {
     const atMs = Date.now();
     const isTwice = lastTap.current?.cupId === cup.id && atMs - lastTap.current.atMs < TWICE_MS;
     lastTap.current = { cupId: cup.id, atMs };
-    if (!isTwice) navigator.vibrate?.(10);
     const told = [{ kind: "served", vesselId, massG: cup.fillG, cups: 1, cupMl: cup.volumeMl } as const];
-    if (!isTwice) return say(`One of ${cup.volumeMl} ml out of ${name}.`, told);
-    const ids = await bar?.tell(told);
-    if (!ids) return;
-    toast(`Two cups of ${cup.volumeMl} ml at once out of ${name}: both are counted.`, {
-      action: {
-        label: "It was one",
-        onClick: () => void bar?.tell(ids.map((eventId) => ({ kind: "undone", eventId }))),
-      },
-    });
+    if (isTwice)
+      say(`Two of ${cup.volumeMl} ml at once out of ${name}: both are counted.`, told, "It was one");
+    else say(`One of ${cup.volumeMl} ml out of ${name}.`, told);
   };
   const plate = kit.plate && {
     verb: standing?.onPlate ? "Plate off" : "Plate on",
     onAct: () => {
       const on = !standing?.onPlate;
-      void say(`The plate under ${name} is ${on ? "on" : "off"}.`, [{ kind: "plateTurned", vesselId, on }]);
+      say(`The plate under ${name} is ${on ? "on" : "off"}.`, [{ kind: "plateTurned", vesselId, on }]);
     },
   };
   const past = now.mark === "past";
@@ -75,11 +65,8 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
       )}
       <div className="flex flex-wrap gap-1.5">
         <DropdownMenu.Root>
-          <DropdownMenu.Trigger
-            className={`${buttonClass(past ? "main" : "plain")} min-h-12 px-3`}
-            aria-label={`Pour ${name} away`}
-          >
-            Pour away
+          <DropdownMenu.Trigger className={`${buttonClass(past ? "main" : "plain")} min-h-12 px-3`}>
+            Pour away<span className="sr-only"> {name}</span>
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
             <DropdownMenu.Content
@@ -94,7 +81,7 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
                 <DropdownMenu.Item
                   key={reason}
                   onSelect={() =>
-                    void say(`${units.printLiquid(Math.round(now.liquidG))} of ${name} poured away.`, [
+                    say(`${units.printLiquid(Math.round(now.liquidG))} of ${name} poured away.`, [
                       { kind: "pouredAway", vesselId, reason },
                     ])
                   }
@@ -117,7 +104,7 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
             { verb: "Set some aside to taste", onAct: () => setOpen("aside") },
             {
               verb: "It ran out",
-              onAct: () => void say(`${name} ran out.`, [{ kind: "ranOut", vesselId }]),
+              onAct: () => say(`${name} ran out.`, [{ kind: "ranOut", vesselId }]),
             },
           ]}
         />

@@ -6,6 +6,8 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { flushSync } from "react-dom";
 import { toast } from "sonner";
+import { IntoPot } from "#parts/bar/intoPot.tsx";
+import { useTelling } from "#parts/bar/useTelling.ts";
 import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
 import { Back } from "#ui/back.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
@@ -68,6 +70,7 @@ export function Card(props: CardProps) {
             <NotebookPen size={18} aria-hidden /> Brew it: log a batch
           </Link>
         )}
+        {may("serve") && !draft && !retired && <BrewedInto id={id} sheet={sheet} />}
         {may("planShift") && !draft && !retired && (
           <Button disabled={busy} onClick={list}>
             <ListPlus size={18} aria-hidden /> Onto today's list
@@ -126,5 +129,33 @@ export function Card(props: CardProps) {
         </p>
       )}
     </div>
+  );
+}
+
+const MS_PER_S = 1000;
+
+/** A card's brew, begun or done, into its vessel. */
+function BrewedInto({ id, sheet }: Pick<CardProps, "id" | "sheet">) {
+  const say = useTelling();
+  const { input, result, madeWith, forecast } = sheet;
+  const { vesselId, vessel } = madeWith;
+  const begin = () => {
+    const dueAt = forecast ? new Date(Date.now() + MS_PER_S * forecast.brewTimeS).toISOString() : null;
+    return say(`Brewing into ${vessel}.`, [{ kind: "brewBegun", vesselId, cardId: id, dueAt }]);
+  };
+  const brewed = {
+    cardId: id,
+    batchId: null,
+    coffeeId: null,
+    serve: input.serve,
+    liquidG: Math.round(result.rounded.yieldG),
+    vesselId,
+    brewedAt: null,
+  };
+  return (
+    <>
+      <Button onClick={begin}>It is brewing</Button>
+      <IntoPot brewed={brewed} />
+    </>
   );
 }

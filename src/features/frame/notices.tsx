@@ -22,6 +22,7 @@ export function Notices() {
       <Toaster
         position="bottom-right"
         offset={{ bottom: 76, right: 16 }}
+        mobileOffset={{ bottom: 84, left: 12, right: 12 }}
         toastOptions={{ className: NOTICE }}
       />
     </div>

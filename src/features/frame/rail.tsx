@@ -3,7 +3,7 @@
 import {
   BookOpen,
   CalendarClock,
-  Coffee,
+  GlassWater,
   type LucideIcon,
   NotebookPen,
   PanelTop,
@@ -19,7 +19,7 @@ const PLACES = [
   { href: "/scale", name: "Scale", Icon: Scale },
   { href: "/wall", name: "Wall", Icon: PanelTop },
   { href: "/shift", name: "Shift", Icon: CalendarClock },
-  { href: "/bar", name: "Bar", Icon: Coffee },
+  { href: "/bar", name: "Bar", Icon: GlassWater },
   { href: "/log", name: "Log", Icon: NotebookPen },
 ] as const;
 
@@ -44,14 +44,14 @@ export function Rail() {
   return (
     <nav
       aria-label="Places"
-      className="flex shrink-0 gap-2 bg-rail p-2 text-white max-sm:order-last max-sm:justify-around sm:w-19 sm:flex-col print:hidden"
+      className="flex shrink-0 gap-2 bg-rail p-2 text-white max-sm:order-last max-sm:gap-0.5 max-sm:px-1 sm:w-19 sm:flex-col print:hidden"
     >
       {PLACES.map(({ href, name, Icon }) => (
         <Link
           key={href}
           href={href}
           aria-current={path.startsWith(href) ? "page" : undefined}
-          className="flex min-h-14 flex-col items-center justify-center gap-1 rounded-panel px-2 text-sm aria-[current]:bg-white aria-[current]:font-semibold aria-[current]:text-rail max-sm:flex-1"
+          className="flex min-h-14 flex-col items-center justify-center gap-1 rounded-panel px-2 text-sm max-sm:min-w-0 max-sm:px-0.5 max-sm:text-xs aria-[current]:bg-white aria-[current]:font-semibold aria-[current]:text-rail max-sm:flex-1"
         >
           <PlaceIcon Icon={Icon} />
           {name}

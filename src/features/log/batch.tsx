@@ -8,6 +8,7 @@ import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { BatchRow } from "#contract/batch.ts";
 import { printNumber, printPct, printTime } from "#core/units";
+import { IntoPot } from "#parts/bar/intoPot.tsx";
 import { CardEffects, useFollowing } from "#parts/cardEffects.tsx";
 import { Back } from "#ui/back.tsx";
 import { Button } from "#ui/button.tsx";
@@ -67,6 +68,19 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
           <bdi>{batch.coffee ?? "A batch"}</bdi> on <bdi>{batch.brewer}</bdi>, {batch.when}
         </h1>
         {batch.approved && !batch.removed && <Approved />}
+        {may("serve") && !batch.removed && (
+          <IntoPot
+            brewed={{
+              cardId: batch.cardId,
+              batchId: batch.id,
+              coffeeId: batch.coffeeId,
+              serve: method === null ? "hot" : "iced",
+              liquidG: yieldG === null ? null : Math.round(yieldG),
+              vesselId: batch.vesselId,
+              brewedAt: batch.at,
+            }}
+          />
+        )}
         <span className="ml-auto">
           <Back otherwise="/log" />
         </span>

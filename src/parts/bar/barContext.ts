@@ -10,8 +10,8 @@ export interface BarAtHand {
   readonly view: BarView;
   /** The house's clock, ms; it goes on by itself. */
   readonly nowMs: number;
-  /** Tells what happened: drawn at once, kept by the house; answers with the ids under which it can be undone. */
-  readonly tell: (told: readonly Told[]) => Promise<readonly string[] | undefined>;
+  /** Tells what happened: drawn at once, and kept by the house soon; answers with the ids under which it can be undone. */
+  readonly tell: (told: readonly Told[]) => readonly string[];
 }
 
 export const BarContext = createContext<BarAtHand | undefined>(undefined);

@@ -45,6 +45,7 @@ const VIEW: BarView = {
   n: 7,
   nowMs: 20 * MIN,
   pots: [pot("a", STANDING), pot("b", null)],
+  ice: [{ id: "bin", name: "bin machine", storeG: 11_000, leftG: 4000 }],
   rules: { hotMin: 120, icedMin: 480, leastHotC: 60 },
   roomTempC: 21,
   cups: [],
@@ -67,6 +68,15 @@ test("a tap is drawn before the house has answered, and once when it has", () =>
   // Kept as 8, and the answer at hand is of 7: not in it yet. Of 8: it is.
   expect(leftIn(drawn(VIEW, [cup("x", 8)]))).toBe(1780);
   expect(leftIn(drawn({ ...VIEW, n: 8 }, [cup("x", 8)]))).toBe(2000);
+});
+
+test("ice that is taken is gone at once", () => {
+  const taken = {
+    event: { kind: "iceTaken", id: "i", at: AT, iceId: "bin", massG: 1500 } as SentEvent,
+    atMs: 0,
+    keptAs: undefined,
+  };
+  expect(drawn(VIEW, [taken]).ice[0]!.leftG).toBe(2500);
 });
 
 test("a tap that is undone on its way is not drawn", () => {

@@ -23,12 +23,17 @@ export function drawn(view: BarView, pending: readonly Pending[]): BarView {
   const state = news
     .filter(({ event }) => !taken.has(event.id))
     .reduce((before, each) => stepped(before, asBarEvent(each, before), kit), stateOf(view));
-  return { ...view, pots: view.pots.map((pot) => ({ ...pot, ...over(pot, state.pots.get(pot.id)) })) };
+  return {
+    ...view,
+    pots: view.pots.map((pot) => ({ ...pot, ...over(pot, state.pots.get(pot.id)) })),
+    ice: view.ice.map((each) => ({ ...each, leftG: state.iceG.get(each.id) ?? null })),
+  };
 }
 
-function stateOf({ pots }: BarView): BarState {
+function stateOf({ pots, ice }: BarView): BarState {
   const known = pots.map(({ id, standing }): [string, Pot] => [id, { standing, brewing: null }]);
-  return { ...EMPTY_BAR, pots: new Map(known) };
+  const ices = ice.flatMap(({ id, leftG }): [string, number][] => (leftG === null ? [] : [[id, leftG]]));
+  return { ...EMPTY_BAR, pots: new Map(known), iceG: new Map(ices) };
 }
 
 function over(pot: PotView, { standing }: Pick<Pot, "standing"> = { standing: null }) {

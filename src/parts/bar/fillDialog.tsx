@@ -20,7 +20,8 @@ export interface Brewed {
   readonly serve: Serve;
   readonly liquidG: number | null;
   readonly vesselId: string | null;
-  readonly brewedAt: Date | null;
+  /** ISO; null for just now. */
+  readonly brewedAt: string | null;
 }
 
 interface FillDialogProps {
@@ -62,7 +63,7 @@ export function FillDialog({ brewed, coffees, onDone }: FillDialogProps) {
   const { nowMs, view } = bar;
   const rest = nowIn(pot, view, nowMs);
   const hasRest = rest !== undefined && rest.liquidG >= 1;
-  const since = brewed.brewedAt?.getTime() ?? nowMs;
+  const since = brewed.brewedAt === null ? nowMs : Date.parse(brewed.brewedAt);
   const usualAgo = Math.max(0, Math.round((nowMs - since) / MS_PER_MIN));
   const filling = {
     vesselId: pot.id,
@@ -76,9 +77,9 @@ export function FillDialog({ brewed, coffees, onDone }: FillDialogProps) {
     // By the device's clock, as all that it tells.
     brewedAt: new Date(Date.now() - (agoMin ?? usualAgo) * MS_PER_MIN).toISOString(),
   };
-  const fill = async (told: readonly Told[]) => {
+  const fill = (told: readonly Told[]) => {
     onDone();
-    await say(`In ${pot.name}.`, told);
+    say(`In ${pot.name}.`, told);
   };
   const anew: readonly Told[] = [
     ...(hasRest ? ([{ kind: "pouredAway", vesselId: pot.id, reason: "other" }] as const) : []),

@@ -58,7 +58,7 @@ export function BarProvider({ initial, children }: BarProviderProps) {
   }, [siteId, initial, onView]);
   const [toldTimes, setToldTimes] = useState(0);
   const tell = useCallback(
-    async (told: readonly Told[]) => {
+    (told: readonly Told[]) => {
       const at = new Date();
       const events = told.map(
         (each, i) => ({ ...each, id: uuidv7(), at: new Date(+at + i).toISOString() }) as SentEvent,
@@ -70,14 +70,15 @@ export function BarProvider({ initial, children }: BarProviderProps) {
         ...events.map((event, i) => ({ event, atMs: atMs + i, keptAs: undefined })),
       ]);
       const ids = events.map(({ id }) => id);
-      const sent = await send(post(siteId, events));
-      setPending((before) =>
-        sent.ok
-          ? before.map((each) => (ids.includes(each.event.id) ? { ...each, keptAs: sent.data.n } : each))
-          : before.filter(({ event }) => !ids.includes(event.id)),
-      );
-      setToldTimes((times) => times + 1);
-      return sent.ok ? ids : undefined;
+      void send(post(siteId, events)).then((sent) => {
+        setPending((before) =>
+          sent.ok
+            ? before.map((each) => (ids.includes(each.event.id) ? { ...each, keptAs: sent.data.n } : each))
+            : before.filter(({ event }) => !ids.includes(event.id)),
+        );
+        setToldTimes((times) => times + 1);
+      });
+      return ids;
     },
     [siteId, send, houseNow],
   );

@@ -1,16 +1,20 @@
 import { toast } from "sonner";
 import { type Told, useBar } from "./barContext.ts";
 
+/** One notice for the bar: what happened last, and the way back from it. */
+const NOTICE = "bar";
+
 /** Tells what happened, and says so with a way back. */
 export function useTelling() {
   const bar = useBar();
-  return async (sentence: string, told: readonly Told[]): Promise<void> => {
-    const ids = await bar?.tell(told);
+  return (sentence: string, told: readonly Told[], undo = "Undo"): void => {
+    const ids = bar?.tell(told);
     if (!ids) return;
     toast.success(sentence, {
+      id: NOTICE,
       action: {
-        label: "Undo",
-        onClick: () => void bar?.tell(ids.toReversed().map((eventId) => ({ kind: "undone", eventId }))),
+        label: undo,
+        onClick: () => bar?.tell(ids.toReversed().map((eventId) => ({ kind: "undone", eventId }))),
       },
     });
   };

@@ -9,6 +9,7 @@ import { database } from "#server/database.ts";
 
 /** More than a counter holds: of a site with hundreds the others are on the bench. */
 const MOST_POTS = 30;
+const G_PER_KG = 1000;
 
 /** A site's pots: those of the bench, and any that was taken off it while coffee stands in it. */
 export async function barViewOf(bench: Bench): Promise<BarView> {
@@ -16,7 +17,7 @@ export async function barViewOf(bench: Bench): Promise<BarView> {
 }
 
 export async function viewOf(bench: Bench, { n, folded }: FollowedBar): Promise<BarView> {
-  const { site, vessels, coffees, cups, settings } = bench;
+  const { site, vessels, coffees, cups, iceSources, settings } = bench;
   const { pots } = folded.state;
   const known = new Set(vessels.map(({ id }) => id));
   const lost = [...pots].filter(([id, { standing }]) => standing && !known.has(id)).map(([id]) => id);
@@ -49,6 +50,12 @@ export async function viewOf(bench: Bench, { n, folded }: FollowedBar): Promise<
     n,
     nowMs: now().getTime(),
     pots: [...shown, ...gone.map((vessel) => viewed(vessel, true))],
+    ice: iceSources.map(({ id, name, storeKg }) => ({
+      id,
+      name,
+      storeG: storeKg === null ? null : G_PER_KG * storeKg,
+      leftG: folded.state.iceG.get(id) ?? null,
+    })),
     rules: settings.hold,
     roomTempC: settings.roomTempC,
     cups: cups.map((cup) => ({
