@@ -3,6 +3,7 @@ import { cpus } from "node:os";
 import { join } from "node:path";
 import { Bench } from "tinybench";
 import type { Bench as House } from "#contract/bench.ts";
+import { type BarEvent, type BarKit, foldBar, follow, UNKNOWN_POT } from "#core/bar";
 import { type BrewInput, forecastBrew, forecastCurves, forecastRange } from "#core/brew";
 import { fitCurve, sameExtraction } from "#core/grind";
 import { arrivalsOf, glassCurve, melt, meltCurve } from "#core/ice";
@@ -131,6 +132,39 @@ const WALL_PLAN = wallPlan(WALL, WALL.coffees[0]!, {
   brewers: WALL.brewers.map(({ id }) => ({ id, shown: true, sizesG: [1600, 1800, 2000, 2300, 2500, 2800] })),
 })!;
 
+/** A week of a busy bar: eight pots, each filled, served from nine times and filled again. */
+const BAR_KIT: BarKit = {
+  roomTempC: 21,
+  vessels: Object.fromEntries(Array.from({ length: 8 }, (_, i) => [`pot ${i}`, UNKNOWN_POT])),
+};
+const FILLING = {
+  coffeeId: "saltmarsh",
+  serve: "hot",
+  cardId: null,
+  batchId: null,
+  liquidG: 1880,
+  strengthPct: 1.4,
+  tempC: 78,
+  holdMin: null,
+  cost: null,
+} as const;
+const BAR_EVENTS = Array.from({ length: 5000 }, (_, i): BarEvent => {
+  const event = { id: String(100_000 + i), atMs: 60_000 * i, vesselId: `pot ${i % 8}` };
+  return i % 80 < 8
+    ? { kind: "potFilled", ...event, ...FILLING, brewedMs: event.atMs }
+    : { kind: "served", ...event, massG: 220, cups: 1, cupMl: 240 };
+});
+const BAR = foldBar(BAR_EVENTS, BAR_KIT);
+const NEXT_EVENT: BarEvent = {
+  kind: "served",
+  id: "next",
+  atMs: 60_000 * 5000,
+  vesselId: "pot 0",
+  massG: 220,
+  cups: 1,
+  cupMl: 240,
+};
+
 interface Row {
   readonly what: string;
   readonly measured: number;
@@ -162,6 +196,8 @@ async function core(): Promise<readonly Row[]> {
     ["wall chart of 60 cells", 400, () => finished(wallInTurns(WALL, WALL_PLAN))],
     ["iced sheet solved with its forecast, said of the glass", 25, () => must(coupled(byStrength, ASKING))],
     ["a pot that stands", 0.05, () => must(potAfter(POT))],
+    ["a bar's 5,000 events, folded", 10, () => foldBar(BAR_EVENTS, BAR_KIT)],
+    ["one more event of that bar", 0.05, () => follow(BAR, NEXT_EVENT, BAR_KIT)],
     ["melt curve of a server", 3, () => must(meltCurve(MELTING))],
     ["glass curve to a quarter of an hour", 1, () => glassCurve(IN_GLASS, [30, 300, 600, 900])],
   ];

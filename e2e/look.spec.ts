@@ -13,6 +13,8 @@ const PLACES = {
     ICED,
     LIST,
     "/cards",
+    "/bar",
+    "/bar/0190a5c0-0000-7000-8000-000000000030",
     "/me",
     "/people",
     "/people/jobs",

@@ -8,6 +8,7 @@ import { expect, overflows, test } from "./page.ts";
 const PLACES = [
   "/scale",
   "/shift",
+  "/bar",
   "/log",
   "/recipes",
   "/cards",

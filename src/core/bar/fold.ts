@@ -80,7 +80,7 @@ function rootOf(events: readonly BarEvent[], undo: BarEvent): number {
 /** One more event behind all others. */
 function followedBy(before: Followed, event: BarEvent, kit: BarKit): Followed {
   const { undos, state, stops } = before;
-  const events = [...before.events, event];
+  const events = before.events.concat(event);
   const next = isInForce(event.id, undos) ? stepped(state, event, kit) : state;
   return { events, undos, state: next, stops: events.length % STOP_EVERY === 0 ? [...stops, next] : stops };
 }

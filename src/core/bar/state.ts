@@ -62,7 +62,7 @@ export interface Draft extends BarState {
 }
 
 export function draftOf({ pots, ended, iceG, odd }: BarState): Draft {
-  return { pots: new Map(pots), ended: [...ended], iceG: new Map(iceG), odd: [...odd] };
+  return { pots: new Map(pots), ended: ended.slice(), iceG: new Map(iceG), odd: odd.slice() };
 }
 
 /** A site's vessels by id, and its room. */

@@ -89,34 +89,38 @@ function inPot(draft: Draft, event: InPot, kit: BarKit): void {
     case "served":
     case "setAside": {
       const takenG = Math.min(event.massG, now.liquidG);
-      const account =
-        event.kind === "served"
-          ? { servedG: now.servedG + takenG, cups: now.cups + (event.cups ?? 0) }
-          : { asideG: now.asideG + takenG };
-      stand(draft, vesselId, { ...now, ...account, liquidG: now.liquidG - takenG });
+      if (event.kind === "served") {
+        now.servedG += takenG;
+        now.cups += event.cups ?? 0;
+      } else {
+        now.asideG += takenG;
+      }
+      now.liquidG -= takenG;
+      stand(draft, vesselId, now);
       if (event.massG > takenG + NONE_G) odd(draft, event, "moreThanWasThere");
       return;
     }
     case "plateTurned":
-      stand(draft, vesselId, { ...now, onPlate: event.on });
+      now.onPlate = event.on;
+      stand(draft, vesselId, now);
       return;
     case "pouredAway":
       end(draft, event, now, "pouredAway", now.liquidG);
       stand(draft, vesselId, null);
       return;
     case "ranOut":
-      end(draft, event, { ...now, unseenG: now.unseenG + now.liquidG, liquidG: 0 }, "ranOut", 0);
+      now.unseenG += now.liquidG;
+      now.liquidG = 0;
+      end(draft, event, now, "ranOut", 0);
       stand(draft, vesselId, null);
       return;
     case "potMeasured": {
       const leftG = event.leftG ?? now.liquidG;
-      stand(draft, vesselId, {
-        ...now,
-        liquidG: leftG,
-        unseenG: now.unseenG + now.liquidG - leftG,
-        tempC: event.tempC ?? now.tempC,
-        strengthPct: event.strengthPct ?? now.strengthPct,
-      });
+      now.unseenG += now.liquidG - leftG;
+      now.liquidG = leftG;
+      now.tempC = event.tempC ?? now.tempC;
+      now.strengthPct = event.strengthPct ?? now.strengthPct;
+      stand(draft, vesselId, now);
     }
   }
 }
@@ -132,7 +136,8 @@ function move(draft: Draft, event: Extract<BarEvent, { kind: "potMoved" }>, kit:
   const into = standingIn(draft, toId, atMs, kit);
   stand(draft, vesselId, null);
   if (!into || into.liquidG <= NONE_G) {
-    stand(draft, toId, { ...from, onPlate: kitOf(toId, kit).plateIsOn });
+    from.onPlate = kitOf(toId, kit).plateIsOn;
+    stand(draft, toId, from);
   } else {
     end(draft, event, from, "moved", from.liquidG);
     stand(draft, toId, mixed(into, from));
@@ -210,13 +215,14 @@ function potOf(draft: Draft, vesselId: string): Pot {
   return draft.pots.get(vesselId) ?? NO_POT;
 }
 
-function standingIn(draft: Draft, vesselId: string, atMs: number, kit: BarKit): Standing | null {
+/** What stands in a vessel at a moment, as a copy of its own. */
+function standingIn(draft: Draft, vesselId: string, atMs: number, kit: BarKit) {
   const { standing } = potOf(draft, vesselId);
   return standing && standingAt(standing, kitOf(vesselId, kit), atMs, kit.roomTempC);
 }
 
 function stand(draft: Draft, vesselId: string, standing: Standing | null): void {
-  draft.pots.set(vesselId, { ...potOf(draft, vesselId), standing });
+  draft.pots.set(vesselId, { standing, brewing: potOf(draft, vesselId).brewing });
 }
 
 function checkBrim(draft: Draft, event: BarEvent, vesselId: string, kit: BarKit): void {
