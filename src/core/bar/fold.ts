@@ -34,12 +34,9 @@ export function foldBar(events: readonly BarEvent[], kit: BarKit): Followed {
 export function follow(before: Followed, event: BarEvent, kit: BarKit): Followed {
   const place = placeOf(before.events, event);
   if (before.events[place]?.id === event.id) return before;
+  if (event.kind !== "undone" && place === before.events.length) return followedBy(before, event, kit);
   const events = before.events.toSpliced(place, 0, event);
-  if (event.kind !== "undone") {
-    return place === before.events.length
-      ? followedBy(before, event, kit)
-      : refolded({ ...before, events }, place, kit);
-  }
+  if (event.kind !== "undone") return refolded({ ...before, events }, place, kit);
   const undos = new Map(before.undos);
   undos.set(event.eventId, [...(undos.get(event.eventId) ?? []), event.id].toSorted());
   // What is taken back may lie long before: all behind it is another.
@@ -80,7 +77,7 @@ function rootOf(events: readonly BarEvent[], undo: BarEvent): number {
 /** One more event behind all others. */
 function followedBy(before: Followed, event: BarEvent, kit: BarKit): Followed {
   const { undos, state, stops } = before;
-  const events = before.events.concat(event);
+  const events = [...before.events, event];
   const next = isInForce(event.id, undos) ? stepped(state, event, kit) : state;
   return { events, undos, state: next, stops: events.length % STOP_EVERY === 0 ? [...stops, next] : stops };
 }
