@@ -4,7 +4,7 @@ import type { EventDetails, EventKind } from "#contract/event.ts";
 import type { Act } from "./audit.ts";
 import type { Database } from "./connection.ts";
 import { happened } from "./events.ts";
-import { coffees, events, people, sales, siteSeq, vessels } from "./schema/index.ts";
+import { coffees, events, people, sales, vessels } from "./schema/index.ts";
 import type { Transaction } from "./transact.ts";
 
 /** An event of a bar as it is kept. */
@@ -25,12 +25,6 @@ const COLUMNS = {
   at: events.at,
   details: events.details,
 };
-
-/** The number of a site's last event; 0 before the first. */
-export async function lastEventOf(db: Database, siteId: string): Promise<number> {
-  const [row] = await db.select({ n: siteSeq.n }).from(siteSeq).where(eq(siteSeq.siteId, siteId));
-  return row?.n ?? 0;
-}
 
 /** A bar's events of a site after a number, and none that happened before `since`. */
 export function readBarEvents(

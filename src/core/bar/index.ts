@@ -3,21 +3,19 @@ export {
   type BarEvent,
   type Filling,
   type Happened,
-  inOrder,
   POUR_REASONS,
   type PourReason,
 } from "./events.ts";
-export { type Followed, foldBar, follow, isInForce, NOTHING_YET } from "./fold.ts";
+export { type Followed, foldBar, follow, isInForce } from "./fold.ts";
 export { type History, historyOf, type Sample } from "./history.ts";
 export { type PotNow, potNow, type ServingRules } from "./now.ts";
-export { type Account, type PotKit, type Standing, standingAt } from "./standing.ts";
+export type { Account, PotKit, Standing } from "./standing.ts";
 export {
   type BarKit,
   type BarState,
   type Brewing,
   EMPTY_BAR,
   type Ended,
-  ODD_CODES,
   type Odd,
   type OddCode,
   type Pot,
