@@ -3,9 +3,11 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
 import { type SentEvent, sentSales } from "#contract/bar.ts";
 import type { PotView } from "#contract/potView.ts";
-import { BARISTA, DEMO_IDS, demoId, PIER_HEAD } from "#data/demo/bench.ts";
+import { must } from "#core/result";
+import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { sales } from "#data/schema/index.ts";
+import { readThings, setRemoved } from "#data/things.ts";
 import { freshDatabase, noHash } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
@@ -175,6 +177,22 @@ describe("what happens at a bar is kept", () => {
       await expect(send(events)).rejects.toMatchObject({ code: "badInput", field });
     }
     expect((await pot(LEFT)).standing).toBeNull();
+  });
+
+  test("a vessel that is retired while full is on the shelf until it is empty, and takes nothing new", async () => {
+    await send([filled(BLUE, -10)]);
+    const retire = async (removed: boolean) => {
+      const { revision } = (await readThings(fresh.db, "vessel", PIER_HEAD)).find(({ id }) => id === BLUE)!;
+      const lead = { personId: LEAD, at: now };
+      must(await setRemoved(fresh.db, { kind: "vessel", id: BLUE, revision, removed }, lead));
+    };
+    await retire(true);
+    expect(await pot(BLUE)).toMatchObject({ retired: true, standing: { liquidG: 2000 } });
+    await expect(send([filled(BLUE, 0)])).rejects.toMatchObject({ field: "events.0" });
+    await send([cup(BLUE, 0), away(BLUE, 1)]);
+    expect(await pot(BLUE)).toBeUndefined();
+    await retire(false);
+    expect(await pot(BLUE)).toMatchObject({ retired: false, standing: null });
   });
 
   test("twenty tablets that tap at once: every cup is kept, and none twice", async () => {

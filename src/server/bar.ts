@@ -176,15 +176,20 @@ function isSameEvent({ kind, details }: Pick<KeptBarEvent, "kind" | "details">, 
   );
 }
 
-/** The kind of thing that an event names and the site does not have; a vessel that was retired still pours out what it holds. */
+/** Events that need a vessel on the bench; one that was retired still gives what it holds. */
+const FILLING: readonly SentEvent["kind"][] = ["potFilled", "potToppedUp", "brewBegun"];
+
+/** The kind of thing that an event names and the site does not have. */
 function unknownIn(
   event: SentEvent,
   { vessels, iceSources }: Bench,
   state: BarState,
 ): BarFailure["code"] | undefined {
   const isVessel = (id: string) => vessels.some((vessel) => vessel.id === id);
-  if ("vesselId" in event && !isVessel(event.vesselId) && !state.pots.get(event.vesselId)?.standing)
-    return "unknownVessel";
+  if ("vesselId" in event && !isVessel(event.vesselId)) {
+    const holds = state.pots.get(event.vesselId)?.standing ?? null;
+    if (holds === null || FILLING.includes(event.kind)) return "unknownVessel";
+  }
   if ("toId" in event && !isVessel(event.toId)) return "unknownVessel";
   if ("iceId" in event && !iceSources.some(({ id }) => id === event.iceId)) return "unknownIce";
   return undefined;

@@ -1,6 +1,6 @@
 import type { BarEvent } from "./events.ts";
 import { type Followed, isInForce } from "./fold.ts";
-import { type Standing, standingAt } from "./standing.ts";
+import { type PotKit, type Standing, standingAt } from "./standing.ts";
 import { type BarKit, draftOf, EMPTY_BAR, UNKNOWN_POT } from "./state.ts";
 import { stepInto } from "./step.ts";
 
@@ -67,4 +67,25 @@ function standingOf(pots: ReadonlyMap<string, { readonly standing: Standing | nu
 
 function sampleOf({ asOfMs, liquidG, tempC, strengthPct }: Standing): Sample {
   return { atMs: asOfMs, liquidG, tempC, strengthPct };
+}
+
+interface Ahead {
+  readonly nowMs: number;
+  /** When its sale ends; null where nothing limits it. */
+  readonly untilMs: number | null;
+  readonly roomTempC: number;
+}
+
+const POINTS_AHEAD = 24;
+
+/** A pot from now to the end of its sale, as it will stand if nobody touches it; none where its sale is over or has no end. */
+export function samplesAhead(
+  standing: Standing,
+  pot: PotKit,
+  { nowMs, untilMs, roomTempC }: Ahead,
+): readonly Sample[] {
+  if (untilMs === null || untilMs <= nowMs) return [];
+  return Array.from({ length: POINTS_AHEAD + 1 }, (_, i) =>
+    sampleOf(standingAt(standing, pot, nowMs + (i / POINTS_AHEAD) * (untilMs - nowMs), roomTempC)),
+  );
 }

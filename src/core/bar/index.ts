@@ -7,7 +7,7 @@ export {
   type PourReason,
 } from "./events.ts";
 export { type Followed, foldBar, follow, isInForce } from "./fold.ts";
-export { type History, historyOf, type Sample } from "./history.ts";
+export { type History, historyOf, type Sample, samplesAhead } from "./history.ts";
 export { type PotNow, potNow, type ServingRules } from "./now.ts";
 export type { Account, PotKit, Standing } from "./standing.ts";
 export {

@@ -195,22 +195,45 @@ export function MeasureDialog({ pot, now, onDone }: PotDialogProps) {
   );
 }
 
-/** For tasting: it is served to nobody. */
-export function SetAsideDialog({ pot, onDone }: PotDialogProps) {
+const TAKEN = {
+  served: {
+    title: "Serve from",
+    label: "served, weighed",
+    done: "It is served",
+    said: "served from",
+    usualG: 250,
+  },
+  setAside: {
+    title: "Set aside from",
+    label: "to taste",
+    done: "It is set aside",
+    said: "set aside from",
+    usualG: 50,
+  },
+} as const;
+
+/** Coffee that is weighed out: served, or set aside to taste, which is served to nobody. */
+export function TakeDialog({ pot, as, onDone }: PotDialogProps & { readonly as: keyof typeof TAKEN }) {
+  const units = useUnits();
   const tell = useTold(onDone);
-  const [massG, setMass] = useState(50);
+  const { title, label, done, said, usualG } = TAKEN[as];
+  const [massG, setMass] = useState<number>(usualG);
+  const told: Told =
+    as === "served"
+      ? { kind: "served", vesselId: pot.id, massG, cups: null, cupMl: null }
+      : { kind: "setAside", vesselId: pot.id, massG };
   return (
-    <SheetDialog title={`Set aside from ${pot.name}`} onDone={onDone}>
+    <SheetDialog title={`${title} ${pot.name}`} onDone={onDone}>
       <FigureField
-        label="to taste"
+        label={label}
         kind="liquidG"
         value={massG}
         bounds={[1, MOST_G]}
         onValue={(next) => setMass(next ?? massG)}
       />
       <Done
-        label="It is set aside"
-        onClick={() => tell(`Set aside from ${pot.name}.`, { kind: "setAside", vesselId: pot.id, massG })}
+        label={done}
+        onClick={() => tell(`${units.printLiquid(massG)} ${said} ${pot.name}.`, told)}
         onDone={onDone}
       />
     </SheetDialog>

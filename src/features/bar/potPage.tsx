@@ -32,6 +32,10 @@ export interface PotPageProps {
         readonly card: { readonly href: string; readonly title: string } | null;
         readonly batchHref: string | null;
         readonly samples: readonly Sample[];
+        /** From now to the end of its sale, if nobody touches it. */
+        readonly ahead: readonly Sample[];
+        /** What its coffee cost, with its money; null where nobody knows. */
+        readonly cost: string | null;
         readonly soldUntilMs: number | null;
         readonly events: readonly {
           readonly id: string;
@@ -88,7 +92,7 @@ function useFollowed(): void {
 
 function Life({ life }: { readonly life: NonNullable<PotPageProps["life"]> }) {
   const units = useUnits();
-  const { standing, stands, coffee, ended, card, batchHref, samples, events } = life;
+  const { standing, stands, coffee, ended, card, batchHref, cost, events } = life;
   const liquid = (massG: number) => units.printLiquid(Math.round(massG));
   const account: readonly (readonly [string, string])[] = [
     ["brewed", liquid(standing.brewedG)],
@@ -104,7 +108,7 @@ function Life({ life }: { readonly life: NonNullable<PotPageProps["life"]> }) {
         ] as const)
       : []),
     ended ? [ENDED_WORDS[ended.by], liquid(ended.restG)] : ["left", liquid(standing.liquidG)],
-    ...(standing.cost === null ? [] : ([["its coffee cost", (standing.cost / 100).toFixed(2)]] as const)),
+    ...(cost === null ? [] : ([["its coffee cost", cost]] as const)),
   ];
   return (
     <>
@@ -132,62 +136,73 @@ function Life({ life }: { readonly life: NonNullable<PotPageProps["life"]> }) {
           ))}
         </dl>
       </Panel>
-      <div className="grid grid-cols-1 gap-3 lg:grid-cols-2">
-        <Panel title="How warm">
-          <Chart
-            label={`Temperature by age, ${units.temp}`}
-            x={{ title: "minutes since it was brewed" }}
-            y={{ title: units.temp }}
-            series={curves(life, ({ tempC }) => (units.temp === "°F" ? 1.8 * tempC + 32 : tempC))}
-          />
-        </Panel>
-        <Panel title="How much, how strong">
-          <Chart
-            label="Coffee left by age, kg"
-            x={{ title: "minutes since it was brewed" }}
-            y={{ title: "kg" }}
-            series={curves(life, ({ liquidG }) => liquidG / 1000)}
-          />
-          {standing.strengthPct !== null && (
-            <p className="mt-1 text-sm tabular-nums">
-              Strength {samples[0]?.strengthPct?.toFixed(2)} % when brewed, {standing.strengthPct.toFixed(2)}{" "}
-              %{stands ? " now" : " at its end"}.
-            </p>
-          )}
-        </Panel>
+      <div className="grid grid-cols-1 gap-3 lg:grid-cols-3">
+        {CURVES.map(({ title, label, unitOf, read }) => {
+          const unit = unitOf(units.temp);
+          const series = curves(life, (sample) => read(sample, units.temp));
+          return (
+            series.length > 0 && (
+              <Panel key={title} title={title}>
+                <Chart
+                  label={`${label}, ${unit}`}
+                  x={{ title: "minutes since it was brewed" }}
+                  y={{ title: unit }}
+                  series={series}
+                />
+              </Panel>
+            )
+          );
+        })}
       </div>
       <Happenings events={events} />
     </>
   );
 }
 
-/** A figure over the pot's age, and when its sale ends as a line from top to bottom. */
+type Temp = "°C" | "°F";
+
+/** What is drawn of a pot over its age; null where it is not known. */
+const CURVES: readonly {
+  readonly title: string;
+  readonly label: string;
+  readonly unitOf: (temp: Temp) => string;
+  readonly read: (sample: Sample, temp: Temp) => number | null;
+}[] = [
+  {
+    title: "How warm",
+    label: "Temperature by age",
+    unitOf: (temp) => temp,
+    read: ({ tempC }, temp) => (temp === "°F" ? 1.8 * tempC + 32 : tempC),
+  },
+  {
+    title: "How strong",
+    label: "Strength by age",
+    unitOf: () => "%",
+    read: ({ strengthPct }) => strengthPct,
+  },
+  {
+    title: "How much",
+    label: "Coffee left by age",
+    unitOf: () => "kg",
+    read: ({ liquidG }) => liquidG / 1000,
+  },
+];
+
+/** A figure over the pot's age: so far, and from now to its pour-away time. */
 function curves(
-  { samples, standing, soldUntilMs }: NonNullable<PotPageProps["life"]>,
-  read: (sample: Sample) => number,
+  { samples, ahead, standing }: NonNullable<PotPageProps["life"]>,
+  read: (sample: Sample) => number | null,
 ): readonly Series[] {
-  const ageOf = (ms: number) => (ms - standing.brewedMs) / MS_PER_MIN;
-  const y = samples.map(read);
-  const ages = samples.map(({ atMs }) => ageOf(atMs));
-  const line: Series = {
-    name: "so far",
-    as: "line",
-    x: ages,
-    y,
-    each: ages.map((age) => printAge(Math.max(0, age))),
+  const line = (name: string, as: "line" | "dashes", of: readonly Sample[]): readonly Series[] => {
+    const known = of.flatMap((sample) => {
+      const y = read(sample);
+      return y === null ? [] : [{ x: (sample.atMs - standing.brewedMs) / MS_PER_MIN, y }];
+    });
+    if (known.length === 0) return [];
+    const x = known.map((point) => point.x);
+    return [{ name, as, x, y: known.map(({ y }) => y), each: x.map((age) => printAge(Math.max(0, age))) }];
   };
-  if (soldUntilMs === null || y.length === 0) return [line];
-  const end = ageOf(soldUntilMs);
-  return [
-    line,
-    {
-      name: "pour away",
-      as: "dashes",
-      x: [end, end],
-      y: [Math.min(...y), Math.max(...y)],
-      each: ["from", "to"],
-    },
-  ];
+  return [...line("so far", "line", samples), ...line("until it is poured away", "dashes", ahead)];
 }
 
 function Happenings({ events }: Pick<NonNullable<PotPageProps["life"]>, "events">) {

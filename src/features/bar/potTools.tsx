@@ -9,7 +9,7 @@ import { More } from "#parts/more.tsx";
 import { buttonClass } from "#ui/button.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { REASON_WORDS } from "#words/bar";
-import { MeasureDialog, MoveDialog, SetAsideDialog, WeighDialog } from "./potDialogs.tsx";
+import { MeasureDialog, MoveDialog, TakeDialog, WeighDialog } from "./potDialogs.tsx";
 
 interface PotToolsProps {
   readonly pot: PotView;
@@ -26,7 +26,7 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
   const units = useUnits();
   const say = useTelling();
   const lastTap = useRef<{ readonly cupId: string; readonly atMs: number }>(undefined);
-  const [open, setOpen] = useState<"weigh" | "move" | "measure" | "aside">();
+  const [open, setOpen] = useState<"weigh" | "move" | "measure" | "setAside" | "served">();
   const { id: vesselId, name, standing, kit } = pot;
   const cups = view.cups.filter(({ serve }) => serve === standing?.serve);
   const serve = (cup: BarView["cups"][number]) => {
@@ -96,12 +96,13 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
         <More
           name={name}
           acts={[
+            { verb: "Serve by weight", onAct: () => setOpen("served") },
             { verb: "Weigh what is left", onAct: () => setOpen("weigh") },
             { verb: "Move it to another pot", onAct: () => setOpen("move") },
             { verb: "Top it up", onAct: onTopUp },
             ...(plate ? [plate] : []),
             { verb: "Temperature, strength", onAct: () => setOpen("measure") },
-            { verb: "Set some aside to taste", onAct: () => setOpen("aside") },
+            { verb: "Set some aside to taste", onAct: () => setOpen("setAside") },
             {
               verb: "It ran out",
               onAct: () => say(`${name} ran out.`, [{ kind: "ranOut", vesselId }]),
@@ -112,7 +113,9 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
       {open === "weigh" && <WeighDialog pot={pot} now={now} onDone={() => setOpen(undefined)} />}
       {open === "move" && <MoveDialog pot={pot} now={now} onDone={() => setOpen(undefined)} />}
       {open === "measure" && <MeasureDialog pot={pot} now={now} onDone={() => setOpen(undefined)} />}
-      {open === "aside" && <SetAsideDialog pot={pot} now={now} onDone={() => setOpen(undefined)} />}
+      {(open === "setAside" || open === "served") && (
+        <TakeDialog pot={pot} now={now} as={open} onDone={() => setOpen(undefined)} />
+      )}
     </>
   );
 }

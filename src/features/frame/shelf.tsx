@@ -12,17 +12,22 @@ export function Shelf() {
   const units = useUnits();
   if (!bar) return null;
   const { view, nowMs } = bar;
+  const marked = view.pots.some((pot) => {
+    const now = nowIn(pot, view, nowMs);
+    return now !== undefined && MARKS[now.mark] !== undefined;
+  });
   return (
     <aside
       aria-label="Pot shelf"
-      className="shrink-0 overflow-x-auto border-rim border-t-2 bg-worktop px-4 py-1.5 max-sm:hidden print:hidden"
+      className={`shrink-0 overflow-x-auto border-rim border-t-2 bg-worktop px-4 py-1.5 max-sm:px-2 print:hidden ${marked ? "" : "max-sm:hidden"}`}
     >
       <ul className="flex gap-3">
         {view.pots.map((pot) => {
           const now = nowIn(pot, view, nowMs);
           const mark = now && MARKS[now.mark];
           return (
-            <li key={pot.id} className="shrink-0">
+            // A phone has room for those that somebody must see to.
+            <li key={pot.id} className={`shrink-0 ${mark ? "" : "max-sm:hidden"}`}>
               <Link
                 href={`/bar/${pot.id}`}
                 className={`flex min-h-12 items-center gap-2 rounded-panel border-2 px-1.5 ${mark ? mark.border : "border-transparent"}`}

@@ -1,7 +1,9 @@
 import type { BarEvent } from "#core/bar";
-import { historyOf, potNow } from "#core/bar";
+import { historyOf, potNow, samplesAhead } from "#core/bar";
+import { printNumber } from "#core/units";
 import { readHappenings } from "#data/bar.ts";
 import { readCards } from "#data/cards.ts";
+import { listSites } from "#data/house.ts";
 import { barOf } from "#server/bar.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
@@ -13,6 +15,8 @@ import { viewOf } from "./bar.ts";
 import { onBench } from "./onBench.ts";
 
 const MIN_MS = 60_000;
+/** Minor units in one of money. */
+const MINOR = 100;
 /** A chart's points lie so far apart. */
 const STEP_MS = 5 * MIN_MS;
 
@@ -32,13 +36,14 @@ export function readPot(vesselId: string) {
     const untilMs = pot.standing ? nowMs : ended!.atMs;
     const { samples, events } = historyOf(folded, kit, { fillId: standing.fillId, untilMs, stepMs: STEP_MS });
     const sold = potNow(standing, pot.kit, { atMs: nowMs, roomTempC: view.roomTempC, rules: view.rules });
-    const [people, times, [card]] = await Promise.all([
+    const [people, times, [card], sites] = await Promise.all([
       readHappenings(
         db,
         events.map(({ id }) => id),
       ),
       readerTimes(),
       standing.cardId === null ? [] : readCards(db, [standing.cardId]),
+      listSites(db),
     ]);
     const line = (event: BarEvent) => ({
       id: event.id,
@@ -58,6 +63,17 @@ export function readPot(vesselId: string) {
         card: card ? { href: `/cards/${card.id}`, title: cardTitle(card.sheet, card.draft) } : null,
         batchHref: standing.batchId === null ? null : `/log/${standing.batchId}`,
         samples,
+        ahead: pot.standing
+          ? samplesAhead(pot.standing, pot.kit, {
+              nowMs,
+              untilMs: sold.soldUntilMs,
+              roomTempC: view.roomTempC,
+            })
+          : [],
+        cost:
+          standing.cost === null
+            ? null
+            : `${printNumber(standing.cost / MINOR, 2)} ${sites.find(({ id }) => id === bench.site.id)?.currency ?? ""}`,
         soldUntilMs: sold.soldUntilMs,
         events: events.map(line),
       },
