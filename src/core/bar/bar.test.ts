@@ -143,6 +143,23 @@ describe("a pot from brewing to pouring away", () => {
     expect(standing(state)).toMatchObject({ brewedMs: 0, liquidG: 2000, brewedG: 2000 });
   });
 
+  test("a top-up that is noted half an hour late has left its steam on the plate", () => {
+    const topUp = {
+      kind: "potToppedUp",
+      ...FILLING,
+      vesselId: "plate",
+      liquidG: 800,
+      brewedMs: 30 * MIN,
+    } as const;
+    const state = barAfter(filled(0, { vesselId: "plate", liquidG: 600 }), at(60, topUp));
+    // 60 g/h: 60 g of the first in an hour, 30 g of the second in half of one.
+    expect(standing(state, "plate")).toMatchObject({
+      brewedG: 1400,
+      evaporatedG: expect.closeTo(90, 9),
+      liquidG: expect.closeTo(1310, 9),
+    });
+  });
+
   test("a brew is on its way until it is in the pot", () => {
     const begun = at(0, { kind: "brewBegun", vesselId: "a", cardId: "c", dueMs: 6 * MIN });
     expect(barAfter(begun).pots.get("a")).toMatchObject({ standing: null, brewing: { dueMs: 6 * MIN } });
@@ -222,6 +239,16 @@ describe("undone", () => {
     expect(standing(barAfter(fill, first, second))!.cups).toBe(2);
     expect(standing(barAfter(fill, first, second, undo))).toMatchObject({ cups: 1, servedG: 220 });
     expect(standing(barAfter(fill, first, second, undo, again))!.cups).toBe(2);
+  });
+
+  test("however long ago it was", () => {
+    const cups = Array.from({ length: 200 }, (_, i) => cup(10 + i, "a", 10));
+    const before = foldBar([fill, ...cups], KIT);
+    const late = at(300, { kind: "undone", eventId: cups[3]!.id });
+    expect(standing(follow(before, late, KIT).state)).toMatchObject({
+      cups: 199,
+      servedG: expect.closeTo(1990, 6),
+    });
   });
 
   test("before what it takes back has come, and by a clock that is behind", () => {
