@@ -48,9 +48,22 @@ test("a lead scales one cup to a pot and an iced server, and plans tomorrow with
   await expect(page.getByText("6 × 190 g and 3 × 184 g")).toBeVisible();
   await saved(page);
 
+  // Tapped a moment before everything is stopped: what is left in each pot, as the shelf says it.
+  const at = new Date().toISOString();
+  const cup = { kind: "served", id: crypto.randomUUID(), at, massG: 100, cups: 1, cupMl: 350 };
+  const told = { sentAt: at, events: [{ ...cup, vesselId: "0190a5c0-0000-7000-8000-000000000034" }] };
+  expect((await page.request.post("/api/v1/bar/events", { data: told })).ok()).toBe(true);
+  const stands = async () => {
+    await page.reload();
+    const text = await page.getByRole("complementary", { name: "Pot shelf" }).innerText();
+    return text.match(/[\d\u202f]+ g/g);
+  };
+  const before = await stands();
+  expect(before?.length).toBeGreaterThan(1);
+
   tumbek("stop");
   tumbek("start");
-  await page.reload();
+  expect(await stands()).toEqual(before);
   // Worked by hand: 6 × 190 + 3 × 184, and 12 g purged between the two settings.
   await expect(page.getByText("6 × 190 g and 3 × 184 g")).toBeVisible();
   const main = page.getByRole("main");
