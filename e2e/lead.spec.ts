@@ -55,8 +55,8 @@ test("a lead scales one cup to a pot and an iced server, and plans tomorrow with
   expect((await page.request.post("/api/v1/bar/events", { data: told })).ok()).toBe(true);
   const stands = async () => {
     await page.reload();
-    const text = await page.getByRole("complementary", { name: "Pot shelf" }).innerText();
-    return text.match(/[\d\u202f]+ g/g);
+    const text = await page.getByRole("complementary", { name: "Pot shelf" }).textContent();
+    return text?.match(/[\d\u202f]+ g/g);
   };
   const before = await stands();
   expect(before?.length).toBeGreaterThan(1);
