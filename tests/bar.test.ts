@@ -233,6 +233,16 @@ describe("sales of a till", () => {
     expect(listed).toMatchObject({ coffee: "Saltmarsh", count: 2, source: "till" });
   });
 
+  test("not out of a pot that is past its hold, while another one stands", async () => {
+    // Hot coffee is sold for two hours at most.
+    await send([filled(LEFT, -44, { brewedAt: at(-180) }), filled(RIGHT, -10)]);
+    await keep(sale());
+    expect([(await pot(LEFT)).standing!.cups, (await pot(RIGHT)).standing!.cups]).toEqual([0, 2]);
+    await send([away(RIGHT, 0)]);
+    await keep(sale());
+    expect((await pot(LEFT)).standing!.cups).toBe(2);
+  });
+
   test("of yesterday are yesterday's, and move no pot; none of its product is counted all the same", async () => {
     await send([filled(LEFT, -30)]);
     const [yesterday, other] = [sale({ at: at(-24 * 60) }), sale({ coffee: "Kittiwake" })];

@@ -2,7 +2,7 @@ import { addMinutes, isValid, parseISO, subDays } from "date-fns";
 import type { SentSales } from "#contract/bar.ts";
 import type { Bench } from "#contract/bench.ts";
 import { dayIn, momentsOf } from "#contract/days.ts";
-import type { BarState } from "#core/bar";
+import { type BarKit, type BarState, potNow, UNKNOWN_POT } from "#core/bar";
 import { cupsFrom } from "#core/sheet";
 import type { Act } from "#data/audit.ts";
 import {
@@ -63,8 +63,8 @@ export async function keepSales(
         });
       if (!old) fresh.set(sale.id, sale);
     }
-    const { folded } = await barOf(tx, bench);
-    const drawn = [...fresh.values()].flatMap((sale) => drawnFrom(folded.state, sale, bench) ?? []);
+    const { folded, kit } = await barOf(tx, bench);
+    const drawn = [...fresh.values()].flatMap((sale) => drawnFrom(folded.state, kit, sale, bench) ?? []);
     await insertSales(tx, siteId, [...fresh.values()], by);
     await insertBarEvents(tx, siteId, drawn, by);
     return { kept: fresh.size };
@@ -96,14 +96,30 @@ function isSameSale(old: NewSale, sale: NewSale): boolean {
   );
 }
 
-/** A till's sale as cups out of the oldest pot of its product; undefined where none stands that was brewed before it. */
-function drawnFrom({ pots }: BarState, sale: NewSale, { cups }: Bench): NewBarEvent | undefined {
+/**
+ * A till's sale as cups out of the oldest pot of its product that is still sold; out of the oldest one where all are past.
+ *
+ * @returns undefined where none stands that was brewed before it
+ */
+function drawnFrom(
+  { pots }: BarState,
+  kit: BarKit,
+  sale: NewSale,
+  { cups, settings }: Bench,
+): NewBarEvent | undefined {
   const cup = cups.find(({ serve, volumeMl }) => serve === sale.serve && volumeMl === sale.cupMl);
+  const atMs = sale.at.getTime();
+  const at = { atMs, roomTempC: kit.roomTempC, rules: settings.hold };
   const [oldest] = [...pots]
     .flatMap(([vesselId, { standing }]) => (standing ? [{ vesselId, standing }] : []))
     .filter(({ standing }) => standing.coffeeId === sale.coffeeId && standing.serve === sale.serve)
-    .filter(({ standing }) => standing.brewedMs <= sale.at.getTime() && standing.liquidG > 0)
-    .toSorted((a, b) => a.standing.brewedMs - b.standing.brewedMs);
+    .filter(({ standing }) => standing.brewedMs <= atMs && standing.liquidG > 0)
+    .map(({ vesselId, standing }) => ({
+      vesselId,
+      brewedMs: standing.brewedMs,
+      isPast: potNow(standing, kit.vessels[vesselId] ?? UNKNOWN_POT, at).mark === "past",
+    }))
+    .toSorted((a, b) => Number(a.isPast) - Number(b.isPast) || a.brewedMs - b.brewedMs);
   if (!cup || !oldest) return undefined;
   const massG = sale.count / cupsFrom(1, cup);
   return {
