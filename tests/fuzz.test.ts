@@ -3,6 +3,7 @@ import { hashPassword } from "@better-auth/utils/password";
 import { eq, sql } from "drizzle-orm";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { z } from "zod";
+import { sentEvents, sentSales } from "#contract/bar.ts";
 import { CALC_NAMES, CALCS } from "#contract/calc.ts";
 import { recipeFile } from "#contract/recipeFile.ts";
 import { shiftList } from "#contract/shift.ts";
@@ -174,6 +175,8 @@ type Handler = (request: Request, context: { params: Promise<unknown> }) => Prom
 
 /** Messages that a route takes as its body, where it takes one. */
 const BODIES: { readonly [route: string]: z.ZodType } = {
+  "app/api/v1/bar/events/route.ts POST": sentEvents,
+  "app/api/v1/sales/route.ts POST": sentSales,
   "app/api/v1/shifts/[day]/route.ts PUT": shiftList,
   "app/api/v1/recipes/route.ts POST": recipeFile,
 };
