@@ -4,6 +4,7 @@ import { gzipSync } from "node:zlib";
 import { chromium } from "@playwright/test";
 import { timed } from "./reference.mjs";
 
+const CHROMIUM = "/usr/bin/chromium-headless-shell";
 const SERVER_LIMIT_MS = 25;
 const SHIFT_LIMIT_MS = 30;
 const LARGE_SHIFT_LIMIT_MS = 40;
@@ -41,6 +42,12 @@ const LOAD_LIMIT_KB = 235;
 const ANY_LOAD_LIMIT_KB = 245;
 const SCROLL_LIMIT_MS = 16;
 const CHOICE_LIMIT_MS = 50;
+const SLOWER = 4;
+const PAINT_LIMIT_MS = 1500;
+const PAINTS = 5;
+const TAPS = 11;
+/** Two taps sooner after each other are asked about. */
+const TAP_EVERY_MS = 1300;
 const SIGN_IN_LIMIT_MS = 400;
 const SIGN_INS = 9;
 
@@ -60,7 +67,7 @@ const ROUNDS = 3;
  * @returns rows of the bench's table
  */
 export async function benchHouse(base, { fill, crowd }) {
-  const { card, edit, sweptEdit, pourEdit, signIn, cookie } = await inBrowser(base);
+  const { card, edit, sweptEdit, pourEdit, tap, paint, signIn, cookie } = await inBrowser(base);
   const rows = [];
   const pages = [
     ["Scale at the server", "/scale", SERVER_LIMIT_MS],
@@ -71,6 +78,7 @@ export async function benchHouse(base, { fill, crowd }) {
     ["Recipe at the server", RECIPE, BENCH_LIMIT_MS],
     ["Recipe, written on, at the server", `${RECIPE}/edit`, BENCH_LIMIT_MS],
     ...BENCH_PARTS.map((part) => [`Bench, ${part}, at the server`, `/bench/${part}`, BENCH_LIMIT_MS]),
+    ["Bar at the server", "/bar", BENCH_LIMIT_MS],
     ["Log at the server", "/log", BENCH_LIMIT_MS],
     ["Wall chart at the server", "/wall", BENCH_LIMIT_MS],
     ["What has moved at the server", "/log/moved", BENCH_LIMIT_MS],
@@ -112,6 +120,18 @@ export async function benchHouse(base, { fill, crowd }) {
     what: "a pour is retimed, and all that follows redrawn, script",
     ...pourEdit,
     limit: SCRIPT_LIMIT_MS,
+    unit: "ms",
+  });
+  rows.push({
+    what: "a cup is tapped at the Bar, until it is drawn, script",
+    ...tap,
+    limit: SCRIPT_LIMIT_MS,
+    unit: "ms",
+  });
+  rows.push({
+    what: `Scale's largest paint, at a ${SLOWER}th of this machine's speed`,
+    ...paint,
+    limit: PAINT_LIMIT_MS,
     unit: "ms",
   });
   rows.push({ what: "sign-in with a PIN", ...signIn, limit: SIGN_IN_LIMIT_MS, unit: "ms" });
@@ -259,7 +279,7 @@ async function largeHouse(base, cookie, fill) {
 /** Keeps a card and edits a figure; the browser is gone when the server is measured. */
 async function inBrowser(base) {
   const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
+    executablePath: CHROMIUM,
     args: ["--no-sandbox", "--disable-background-networking"],
   });
   try {
@@ -280,7 +300,11 @@ async function inBrowser(base) {
     await page.goto(`${base}${RECIPE}/edit`);
     const dot = page.getByRole("slider", { name: "retime pour 4" });
     const pourEdit = await editMs(page, dot, { times: EDITS, everyMs: 0 });
-    return { card, edit, sweptEdit, pourEdit, signIn, cookie };
+    await page.goto(`${base}/bar`);
+    const cup = page.getByRole("button", { name: "Serve one of 240 ml" }).first();
+    const tap = await timed(() => tapMs(cup));
+    const paint = await timed(() => paintMs(page, `${base}/scale`));
+    return { card, edit, sweptEdit, pourEdit, tap, paint, signIn, cookie };
   } finally {
     await browser.close();
   }
@@ -288,7 +312,7 @@ async function inBrowser(base) {
 
 /** What lists and choices of a large house take in the browser, each in its quietest round. */
 async function inLargeHouse(base, cookie) {
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox"] });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ["--no-sandbox"] });
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const pairs = cookie.split("; ").map((pair) => pair.split(/=(.*)/s));
@@ -441,6 +465,43 @@ async function firstLoadKb(base, path, cookie) {
     bytes += gzipSync(Buffer.from(script)).length;
   }
   return bytes / 1000;
+}
+
+/** From a tap on a cup until the page has drawn it: what a tap changes is drawn before it returns. The median. */
+async function tapMs(cup) {
+  const times = [];
+  for (let i = 0; i < TAPS; i++) {
+    const took = await cup.evaluate((button) => {
+      const start = performance.now();
+      button.click();
+      return performance.now() - start;
+    });
+    times.push(took);
+    await pause(TAP_EVERY_MS);
+  }
+  return times.toSorted((a, b) => a - b)[Math.floor(TAPS / 2)];
+}
+
+/** When the largest part of a page is painted on a slower machine, as the browser itself says it. The median. */
+async function paintMs(page, url) {
+  const client = await page.context().newCDPSession(page);
+  await client.send("Emulation.setCPUThrottlingRate", { rate: SLOWER });
+  const times = [];
+  for (let i = 0; i < PAINTS; i++) {
+    await page.goto(url, { waitUntil: "load" });
+    const paint = await page.evaluate(
+      () =>
+        new Promise((resolve) => {
+          new PerformanceObserver((list) => resolve(list.getEntries().at(-1).startTime)).observe({
+            type: "largest-contentful-paint",
+            buffered: true,
+          });
+        }),
+    );
+    times.push(paint);
+  }
+  await client.send("Emulation.setCPUThrottlingRate", { rate: 1 });
+  return times.toSorted((a, b) => a - b)[Math.floor(PAINTS / 2)];
 }
 
 /** Script time per arrow key on something that has the focus, from the browser's own account, in the quietest round. */

@@ -6,6 +6,7 @@ import { withFreshHouse } from "../lib/freshHouse.mjs";
 import { houseFrom, ROOT } from "../lib/place.mjs";
 
 const SESSION_LIMIT_MS = 2;
+const SHELF_LIMIT_MS = 1;
 const CORRECTIONS_LIMIT_MS = 2000;
 const FOLLOWING_CARDS = 50;
 const FOLLOWING_TIMES = 3;
@@ -19,12 +20,15 @@ async function nameHouse(logs) {
   process.env.TUMBEK_CALC_THREAD = await ensureBundle("src/calc/thread.ts", CALC, logs);
 }
 
-/** What the session check takes, on the house that runs. */
-async function session(logs) {
-  const bundle = await ensureBundle("bench/session.ts", ["bench", ...SERVER], logs);
-  const { sessionMs } = await import(bundle);
-  const figures = await timed(sessionMs);
-  return { what: "session check, added to a request", ...figures, limit: SESSION_LIMIT_MS, unit: "ms" };
+/** What the session check and the pot shelf take, on the house that runs. */
+async function added(logs) {
+  const bundle = await ensureBundle("bench/added.ts", ["bench", ...SERVER], logs);
+  const { sessionMs, shelfMs } = await import(bundle);
+  const ms = async (what, measure, limit) => ({ what, ...(await timed(measure)), limit, unit: "ms" });
+  return [
+    await ms("session check, added to a request", sessionMs, SESSION_LIMIT_MS),
+    await ms("pot shelf, added to a page at the server", shelfMs, SHELF_LIMIT_MS),
+  ];
 }
 
 /** What it takes until twelve who correct one approved batch at once are answered. */
@@ -92,7 +96,7 @@ export async function run() {
     const rows = await benchHouse(`http://${host}:${port}`, {
       crowd: (count) => crowd(logs, count),
       fill: async () => {
-        within.push(await session(logs), await corrections(logs), ...(await following(logs)));
+        within.push(...(await added(logs)), await corrections(logs), ...(await following(logs)));
         await fill(logs);
       },
     });
