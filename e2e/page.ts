@@ -40,8 +40,9 @@ export const test = base.extend<Options & { watched: undefined }>({
     async ({ page, silent }, use) => {
       const said: string[] = [];
       page.on("console", (message) => {
-        if (message.type() === "error" || message.type() === "warning")
-          said.push(`${message.text()} ${message.location().url}`);
+        const line = `${message.text()} ${message.location().url}`;
+        if ((message.type() === "error" || message.type() === "warning") && !ASKED_IN_VAIN.test(line))
+          said.push(line);
       });
       page.on("pageerror", (error) => said.push(error.message));
       waitsUntilListening(page);
@@ -73,6 +74,9 @@ export function waitsUntilListening(page: Page): void {
     Object.assign(page, { [open]: opened });
   }
 }
+
+/** The pot shelf goes on asking while a journey has its house stopped, which the browser says in its console. */
+const ASKED_IN_VAIN = /ERR_CONNECTION_\w+ .*\/api\/v1\/bar\?/;
 
 type State = Awaited<ReturnType<BrowserContext["storageState"]>>;
 const states = new Map<Who, State>();

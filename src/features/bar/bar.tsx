@@ -161,7 +161,7 @@ function PotPanel({ pot, cards, onFill }: PotPanelProps) {
               />
             )}
             <Button className="min-h-12" onClick={() => onFill(byHand)}>
-              Fill by hand
+              Fill by hand<span className="sr-only">: {pot.name}</span>
             </Button>
           </div>
         )}

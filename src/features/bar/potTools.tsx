@@ -58,7 +58,7 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
               className={`${buttonClass()} min-h-14 min-w-20 px-3 text-lg tabular-nums`}
             >
               <span className="sr-only">Serve one of </span>
-              {cup.volumeMl} ml
+              {cup.volumeMl} ml<span className="sr-only"> out of {name}</span>
             </button>
           ))}
         </div>
