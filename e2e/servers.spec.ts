@@ -47,8 +47,8 @@ test.describe("two servers on one house", () => {
         const page = await (await fetch(`${base}/api/v1/events?after=${last}`, { headers })).json();
         for (const event of page.events) {
           expect(event.n).toBe(last + 1);
-          expect(event.kind).toBe("listChanged");
-          days.push(`${event.details.day} ${event.details.revision}`);
+          // The demo house was planned and served in before.
+          if (event.kind === "listChanged") days.push(`${event.details.day} ${event.details.revision}`);
           last = event.n;
         }
         expect(page.last).toBe(last);
