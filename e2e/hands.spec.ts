@@ -31,6 +31,18 @@ test("a new coffee is put on the bench from inside Scale's choice, and is chosen
   await expect(choice).toContainText("Gull Rock");
 });
 
+test("what is left in a bag is scaled to: all of it, and no more", async ({ page }) => {
+  await page.goto("/scale");
+  await page.getByRole("button", { name: "Scale to what is left in the bag" }).click();
+  await page.getByLabel("left in the bag", { exact: true }).fill("112.6");
+  await page.keyboard.press("Enter");
+  await expect(plate(page, "coffee")).toContainText("112 g");
+  await expect(plate(page, "coffee")).toHaveAttribute("data-pinned", "true");
+  // 112 · (16 − 2.12) = 1555 g go into a pot of 1880 g, not into a dispenser.
+  await expect(page.getByRole("combobox", { name: "into", exact: true })).toContainText("pot 2.05 l");
+  await expect(page.getByRole("status").first()).toContainText("Scaled to the 112.6 g that is left.");
+});
+
 test("a figure is typed as a sum or a band, and stepped; a band turned round is refused", async ({
   page,
 }) => {

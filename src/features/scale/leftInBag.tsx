@@ -1,5 +1,6 @@
 "use client";
 
+import { PackageOpen } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Button } from "#ui/button.tsx";
@@ -22,7 +23,13 @@ export function LeftInBag({ leftG, onScale }: LeftInBagProps) {
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
-        <Button>All that is left</Button>
+        <Button
+          className="min-w-10"
+          aria-label="Scale to what is left in the bag"
+          title="Scale to what is left in the bag"
+        >
+          <PackageOpen size={18} aria-hidden />
+        </Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
