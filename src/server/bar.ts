@@ -7,6 +7,7 @@ import {
   type BarEvent,
   type BarKit,
   type BarState,
+  eventsOf,
   type Followed,
   foldBar,
   follow,
@@ -75,7 +76,7 @@ export async function barOf(db: Database, bench: Bench): Promise<FollowedBar> {
   const folded =
     isGoing && isSame
       ? news.reduce((sofar, event) => follow(sofar, event, kit), before.folded)
-      : foldBar([...(isGoing ? before.folded.events : []), ...news], kit);
+      : foldBar([...(isGoing ? eventsOf(before.folded) : []), ...news], kit);
   const n = rows.at(-1)?.n ?? (isGoing ? before.n : 0);
   const bar = { n, since, revision: bench.revision, kit, folded };
   const latest = known.get(siteId);
@@ -149,7 +150,7 @@ export async function keepBarEvents(
       if (unknown) return fail({ code: unknown, at: place });
       const details = await detailsOf(tx, event, bench, folded.state);
       if (!details.ok) return fail({ code: details.failure, at: place });
-      const at = placedAt(event, sent.sentAt, folded.events);
+      const at = placedAt(event, sent.sentAt, eventsOf(folded));
       const made = { id: event.id, kind: event.kind, at, details: { ...details.value, deviceAt: event.at } };
       added.push({ ...made, sale: saleOf(event, details.value) });
       folded = follow(folded, asBarEvent(made), bar.kit);
@@ -247,8 +248,10 @@ function vesselsIn(event: SentEvent | BarEvent): readonly string[] {
 }
 
 /** Sales whose taps some of the new events take back, or bring back. */
-function settledBy(added: readonly NewBarEvent[], { events, undos }: Followed) {
-  const byId = new Map(events.map((event) => [event.id, event]));
+function settledBy(added: readonly NewBarEvent[], followed: Followed) {
+  const { undos } = followed;
+  if (undos.size === 0) return [];
+  const byId = new Map(eventsOf(followed).map((event) => [event.id, event]));
   const roots = new Set<string>();
   for (const { id } of added) {
     let event = byId.get(id);

@@ -4,7 +4,9 @@ import { stepInto, stepped } from "./step.ts";
 
 /** Events of a bar in their order, each once, and what stood there after them. */
 export interface Followed {
-  readonly events: readonly BarEvent[];
+  /** Events up to the last stop, and those behind it: what comes in its order is added to the short list. */
+  readonly settled: readonly BarEvent[];
+  readonly tail: readonly BarEvent[];
   readonly state: BarState;
   /** What stood there after every so many events: an event that comes late is taken up from the one before its place. */
   readonly stops: readonly BarState[];
@@ -15,7 +17,18 @@ export interface Followed {
 /** Events from stop to stop. */
 const STOP_EVERY = 64;
 
-export const NOTHING_YET: Followed = { events: [], state: EMPTY_BAR, stops: [], undos: new Map() };
+export const NOTHING_YET: Followed = {
+  settled: [],
+  tail: [],
+  state: EMPTY_BAR,
+  stops: [],
+  undos: new Map(),
+};
+
+/** All events in their order. */
+export function eventsOf({ settled, tail }: Pick<Followed, "settled" | "tail">): readonly BarEvent[] {
+  return [...settled, ...tail];
+}
 
 /**
  * Events of a site folded to what stands there: a function of the set of events, whatever their order, however often one
@@ -27,29 +40,30 @@ export function foldBar(events: readonly BarEvent[], kit: BarKit): Followed {
   const sorted = [...once.values()].toSorted(inOrder);
   const undos = new Map<string, string[]>();
   for (const event of sorted) if (event.kind === "undone") put(undos, event);
-  return refolded({ events: sorted, stops: [], undos }, 0, kit);
+  return refolded(sorted, { stops: [], undos }, 0, kit);
 }
 
 /** The same with one more event: at its place, however late it comes. One that is known already changes nothing. */
 export function follow(before: Followed, event: BarEvent, kit: BarKit): Followed {
-  const place = placeOf(before.events, event);
-  if (before.events[place]?.id === event.id) return before;
-  if (event.kind !== "undone" && place === before.events.length) return followedBy(before, event, kit);
-  const events = before.events.toSpliced(place, 0, event);
-  if (event.kind !== "undone") return refolded({ ...before, events }, place, kit);
+  const last = before.tail.at(-1) ?? before.settled.at(-1);
+  // Nearly all come in their order.
+  if (event.kind !== "undone" && (!last || inOrder(last, event) < 0)) return followedBy(before, event, kit);
+  const known = eventsOf(before);
+  const place = placeOf(known, event);
+  if (known[place]?.id === event.id) return before;
+  const events = known.toSpliced(place, 0, event);
+  if (event.kind !== "undone") return refolded(events, before, place, kit);
   const undos = new Map(before.undos);
   undos.set(event.eventId, [...(undos.get(event.eventId) ?? []), event.id].toSorted());
   // What is taken back may lie long before: all behind it is another.
-  const root = rootOf(events, event);
-  return refolded({ events, stops: before.stops, undos }, Math.min(place, root), kit);
+  const from = Math.min(place, rootOf(events, event));
+  return refolded(events, { stops: before.stops, undos }, from, kit);
 }
 
 /** Where an event belongs among sorted ones. */
 function placeOf(events: readonly BarEvent[], event: BarEvent): number {
   let low = 0;
   let high = events.length;
-  // Nearly all come in their order.
-  if (high > 0 && inOrder(events[high - 1]!, event) < 0) return high;
   while (low < high) {
     const middle = (low + high) >> 1;
     if (inOrder(events[middle]!, event) < 0) low = middle + 1;
@@ -76,14 +90,21 @@ function rootOf(events: readonly BarEvent[], undo: BarEvent): number {
 
 /** One more event behind all others. */
 function followedBy(before: Followed, event: BarEvent, kit: BarKit): Followed {
-  const { undos, state, stops } = before;
-  const events = [...before.events, event];
-  const next = isInForce(event.id, undos) ? stepped(state, event, kit) : state;
-  return { events, undos, state: next, stops: events.length % STOP_EVERY === 0 ? [...stops, next] : stops };
+  const { undos, settled, stops } = before;
+  const tail = [...before.tail, event];
+  const state = isInForce(event.id, undos) ? stepped(before.state, event, kit) : before.state;
+  return tail.length < STOP_EVERY
+    ? { settled, tail, undos, state, stops }
+    : { settled: [...settled, ...tail], tail: [], undos, state, stops: [...stops, state] };
 }
 
-/** From the stop before a place on, worked out anew. */
-function refolded({ events, stops, undos }: Omit<Followed, "state">, from: number, kit: BarKit): Followed {
+/** States from the stop before a place on, worked out anew. */
+function refolded(
+  events: readonly BarEvent[],
+  { stops, undos }: Pick<Followed, "stops" | "undos">,
+  from: number,
+  kit: BarKit,
+): Followed {
   const kept = stops.slice(0, Math.floor(from / STOP_EVERY));
   const draft = draftOf(kept.at(-1) ?? EMPTY_BAR);
   for (let i = kept.length * STOP_EVERY; i < events.length; i++) {
@@ -91,7 +112,8 @@ function refolded({ events, stops, undos }: Omit<Followed, "state">, from: numbe
     if (isInForce(event.id, undos)) stepInto(draft, event, kit);
     if ((i + 1) % STOP_EVERY === 0) kept.push(draftOf(draft));
   }
-  return { events, undos, state: draft, stops: kept };
+  const cut = kept.length * STOP_EVERY;
+  return { settled: events.slice(0, cut), tail: events.slice(cut), undos, state: draft, stops: kept };
 }
 
 /** Whether no undo in force takes an event back. Undos that take back each other in a ring count for nothing. */

@@ -1,5 +1,5 @@
 import type { BarEvent } from "./events.ts";
-import { type Followed, isInForce } from "./fold.ts";
+import { eventsOf, type Followed, isInForce } from "./fold.ts";
 import { type PotKit, type Standing, standingAt } from "./standing.ts";
 import { type BarKit, draftOf, EMPTY_BAR, UNKNOWN_POT } from "./state.ts";
 import { stepInto } from "./step.ts";
@@ -27,11 +27,7 @@ interface Span {
 }
 
 /** The life of one filling, from when it was brewed until a moment or its end, through whatever vessels it stood in. */
-export function historyOf(
-  { events, undos }: Followed,
-  kit: BarKit,
-  { fillId, untilMs, stepMs }: Span,
-): History {
+export function historyOf(followed: Followed, kit: BarKit, { fillId, untilMs, stepMs }: Span): History {
   const draft = draftOf(EMPTY_BAR);
   const samples: Sample[] = [];
   const own: BarEvent[] = [];
@@ -44,9 +40,9 @@ export function historyOf(
       samples.push(sampleOf(standingAt(standing, pot, at, kit.roomTempC)));
     if (ms > standing.asOfMs) samples.push(sampleOf(standingAt(standing, pot, ms, kit.roomTempC)));
   };
-  for (const event of events) {
+  for (const event of eventsOf(followed)) {
     if (event.atMs > untilMs) break;
-    if (!isInForce(event.id, undos)) continue;
+    if (!isInForce(event.id, followed.undos)) continue;
     const old = before?.standing;
     stepInto(draft, event, kit);
     const after = standingOf(draft.pots, fillId);

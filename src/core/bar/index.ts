@@ -6,7 +6,7 @@ export {
   POUR_REASONS,
   type PourReason,
 } from "./events.ts";
-export { type Followed, foldBar, follow, isInForce } from "./fold.ts";
+export { eventsOf, type Followed, foldBar, follow, isInForce } from "./fold.ts";
 export { type History, historyOf, type Sample, samplesAhead } from "./history.ts";
 export { type PotNow, potNow, type ServingRules } from "./now.ts";
 export type { Account, PotKit, Standing } from "./standing.ts";
