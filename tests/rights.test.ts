@@ -99,7 +99,7 @@ const ROUTES: Readonly<Record<string, unknown>> = {
   "app/api/v1/batches/[id]/cards/route.ts GET": { right: "approve", scope: "read" },
   "app/api/v1/batches/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/bar/events/route.ts POST": { right: "serve", scope: "write" },
-  "app/api/v1/bar/route.ts GET": { right: "see", scope: "read" },
+  "app/api/v1/bar/route.ts GET": { right: "see", scope: "read", unseen: true },
   "app/api/v1/bench/[kind]/route.ts GET": { right: "see", scope: "read" },
   "app/api/v1/calc/[what]/route.ts POST": HERE,
   "app/api/v1/cards/[id]/route.ts GET": { right: "see", scope: "read" },

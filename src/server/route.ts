@@ -10,12 +10,14 @@ import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { Dropped } from "./inThread.ts";
 import { isLoopback } from "./links.ts";
-import { hashOf, signedIn } from "./session.ts";
+import { hashOf, signedIn, signedInUnseen } from "./session.ts";
 
 /** The right and the token's scope that a route takes; scope `none`: no token will do. */
 interface Rule {
   readonly right: Right;
   readonly scope: Scope | "none";
+  /** Asked by pages by themselves, again and again: it keeps nobody signed in. */
+  readonly unseen?: true;
 }
 
 /** Who may use a route without saying who they are: anybody, or anybody while only this machine reaches it. */
@@ -102,9 +104,12 @@ export function refuse({ code, message, field }: Trouble, more: object = {}): Re
   );
 }
 
-async function whoAsks({ right, scope }: Rule, from: Headers): Promise<Person> {
+async function whoAsks({ right, scope, unseen }: Rule, from: Headers): Promise<Person> {
   const token = /^Bearer (\S+)$/.exec(from.get("authorization") ?? "")?.[1];
-  const person = token === undefined ? (await signedIn())?.person : await ownerOf(token, scope);
+  const person =
+    token === undefined
+      ? (await (unseen ? signedInUnseen() : signedIn()))?.person
+      : await ownerOf(token, scope);
   if (!person) {
     throw new Refusal("Sign in, or send a token that a lead made: Authorization: Bearer tumbek_…", {
       code: "signIn",

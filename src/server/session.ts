@@ -31,12 +31,21 @@ export const signedIn = cache(async (): Promise<FoundSession | undefined> => {
   return token ? sessionOf(token) : undefined;
 });
 
-/** Whose session a token is; one in use is kept from ending by itself. */
-export async function sessionOf(token: string): Promise<FoundSession | undefined> {
+/** The same for what a page asks by itself: no sign that somebody is there. */
+export async function signedInUnseen(): Promise<FoundSession | undefined> {
+  const token = (await cookies()).get(sessionCookie())?.value;
+  return token ? sessionOf(token, { isSeen: false }) : undefined;
+}
+
+/** Whose session a token is; one in use is kept from ending by itself, where somebody is seen to use it. */
+export async function sessionOf(
+  token: string,
+  { isSeen } = { isSeen: true },
+): Promise<FoundSession | undefined> {
   finder ??= sessionFinder(database());
   const now = new Date();
   const session = await finder(hashOf(token), now);
-  if (session && now.getTime() - session.seenAt.getTime() > SEEN_EVERY_MS) {
+  if (isSeen && session && now.getTime() - session.seenAt.getTime() > SEEN_EVERY_MS) {
     await extendSession(database(), session.id, now, idleEnd(now, session.station !== null));
   }
   return session;

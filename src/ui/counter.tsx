@@ -18,6 +18,8 @@ export type Sent<Data> =
 export interface Counter {
   readonly person: { readonly id: string; readonly name: string; readonly role: Role };
   readonly may: (right: Right) => boolean;
+  /** The screen is locked: nobody is at the counter. */
+  readonly locked: boolean;
   /** Asks who is at the counter. */
   readonly ask: () => void;
   /**

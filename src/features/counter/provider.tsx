@@ -51,10 +51,11 @@ export function CounterProvider({ person, lockAfterMin, children }: CounterProvi
     () => ({
       person,
       may: (right) => may(person.role, right),
+      locked: !inUse,
       ask: () => setAsking("switch"),
       send,
     }),
-    [person, send],
+    [person, inUse, send],
   );
   return (
     <CounterContext value={counter}>

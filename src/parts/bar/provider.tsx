@@ -23,7 +23,7 @@ interface BarProviderProps {
 
 /** The site's pots for everything on the page: as the house has them, with what was told here drawn at once. */
 export function BarProvider({ initial, children }: BarProviderProps) {
-  const { send } = useCounter();
+  const { send, locked } = useCounter();
   const [view, setView] = useState(initial);
   const [pending, setPending] = useState<readonly Pending[]>([]);
   const clock = useRef({ houseMs: initial.nowMs, deviceMs: 0 });
@@ -89,7 +89,7 @@ export function BarProvider({ initial, children }: BarProviderProps) {
   return (
     <BarContext value={bar}>
       {children}
-      <Following siteId={siteId} toldTimes={toldTimes} onView={onView} />
+      {!locked && <Following siteId={siteId} toldTimes={toldTimes} onView={onView} />}
     </BarContext>
   );
 }
