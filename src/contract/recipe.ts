@@ -117,10 +117,6 @@ export interface RecipeVersion {
   readonly recipe: Recipe;
 }
 
-export function methodOf({ kind, shape }: Pick<RecipeVersion, "kind" | "shape">): Method {
-  return kind === "hand" ? (shape === "cone" ? "hand cone" : "hand flat") : kind;
-}
-
 /** A recipe in the list, by the version that counts: the standard, else the newest that is kept, else the draft. */
 export interface RecipeLine {
   readonly id: string;

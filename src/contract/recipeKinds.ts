@@ -5,3 +5,14 @@ export type RecipeState = (typeof RECIPE_STATES)[number];
 /** How a recipe is brewed, by its brewer. */
 export const METHODS = ["hand cone", "hand flat", "press", "batch"] as const;
 export type Method = (typeof METHODS)[number];
+
+/** The method of a recipe that is brewed on such a brewer. */
+export function methodOf({
+  kind,
+  shape,
+}: {
+  readonly kind: "batch" | "hand" | "press";
+  readonly shape: "flat" | "cone";
+}): Method {
+  return kind === "hand" ? (shape === "cone" ? "hand cone" : "hand flat") : kind;
+}

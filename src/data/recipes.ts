@@ -1,8 +1,9 @@
 import { and, asc, desc, eq, max, ne } from "drizzle-orm";
 import { alias } from "drizzle-orm/mysql-core";
 import type { KeptMove } from "#contract/bench.ts";
-import { type KeptRecipe, methodOf, type RecipeLine, type RecipeVersion } from "#contract/recipe.ts";
+import type { KeptRecipe, RecipeLine, RecipeVersion } from "#contract/recipe.ts";
 import type { RecipeState } from "#contract/recipeKinds.ts";
+import { methodOf } from "#contract/recipeKinds.ts";
 import { waterOf } from "#core/brew";
 import { bloomMultiple } from "#core/recipe";
 import { fail, ok, type Result } from "#core/result";
