@@ -7,7 +7,7 @@ import type { Serve } from "#core/sheet";
 import { printNumber, printPct } from "#core/units";
 import { useBar } from "#parts/bar/barContext.ts";
 import { type Brewed, FillDialog } from "#parts/bar/fillDialog.tsx";
-import { MARKS, nowIn, potLine } from "#parts/bar/potLines.ts";
+import { markOf, nowIn, potLine } from "#parts/bar/potLines.ts";
 import { Pot } from "#parts/pot.tsx";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
@@ -78,7 +78,7 @@ function PotPanel({ pot, cards, onFill }: PotPanelProps) {
   const { view, nowMs } = useBar()!;
   const units = useUnits();
   const now = nowIn(pot, view, nowMs);
-  const mark = now && MARKS[now.mark];
+  const mark = markOf(now);
   const clockOf = (ms: number) => printHour(new Date(ms), { timeZone: view.timeZone, clock: units.clock });
   const serve: Serve = pot.iced ? "iced" : "hot";
   const byHand = {

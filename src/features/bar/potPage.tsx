@@ -146,7 +146,7 @@ function Life({ life }: { readonly life: NonNullable<PotPageProps["life"]> }) {
                 <Chart
                   label={`${label}, ${unit}`}
                   x={{ title: "minutes since it was brewed" }}
-                  y={{ title: unit }}
+                  y={{ title: unit, ...rangeOf(series) }}
                   series={series}
                 />
               </Panel>
@@ -157,6 +157,18 @@ function Life({ life }: { readonly life: NonNullable<PotPageProps["life"]> }) {
       <Happenings events={events} />
     </>
   );
+}
+
+/** Less of a difference than this is drawn as none: a strength that stays must not look like a cliff. */
+const LEAST_SPAN = 0.2;
+
+/** An axis of a least span, where the figure hardly moves. */
+function rangeOf(series: readonly Series[]): { readonly range?: readonly [number, number] } {
+  const all = series.flatMap(({ y }) => y);
+  const [least, most] = [Math.min(...all), Math.max(...all)];
+  if (most - least >= LEAST_SPAN) return {};
+  const middle = (least + most) / 2;
+  return { range: [middle - LEAST_SPAN / 2, middle + LEAST_SPAN / 2] };
 }
 
 type Temp = "°C" | "°F";

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useBar } from "#parts/bar/barContext.ts";
-import { MARKS, nowIn, potLine } from "#parts/bar/potLines.ts";
+import { markOf, nowIn, potLine } from "#parts/bar/potLines.ts";
 import { Pot } from "#parts/pot.tsx";
 import { useUnits } from "#ui/units.tsx";
 
@@ -12,10 +12,7 @@ export function Shelf() {
   const units = useUnits();
   if (!bar) return null;
   const { view, nowMs } = bar;
-  const marked = view.pots.some((pot) => {
-    const now = nowIn(pot, view, nowMs);
-    return now !== undefined && MARKS[now.mark] !== undefined;
-  });
+  const marked = view.pots.some((pot) => markOf(nowIn(pot, view, nowMs)) !== undefined);
   return (
     <aside
       aria-label="Pot shelf"
@@ -24,7 +21,7 @@ export function Shelf() {
       <ul className="flex gap-3">
         {view.pots.map((pot) => {
           const now = nowIn(pot, view, nowMs);
-          const mark = now && MARKS[now.mark];
+          const mark = markOf(now);
           return (
             // A phone has room for those that somebody must see to.
             <li key={pot.id} className={`shrink-0 ${mark ? "" : "max-sm:hidden"}`}>

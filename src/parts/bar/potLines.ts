@@ -31,8 +31,12 @@ function brewingWords({ begunMs, dueMs }: NonNullable<PotView["brewing"]>, nowMs
   return leftMin > 0 ? `brewing, done in ${leftMin} min` : "brewing, due";
 }
 
-/** What a mark says, and how it looks; a fresh pot has none. */
-export const MARKS = {
+/** What a mark says, and how it looks; a fresh pot has none, nor has one that is empty by count. */
+export function markOf(now: PotNow | undefined) {
+  return now && now.liquidG >= 1 ? MARKS[now.mark] : undefined;
+}
+
+const MARKS = {
   fresh: undefined,
   near: { word: "near its end", colour: "text-due", border: "border-due" },
   past: { word: "past: pour away", colour: "text-stop", border: "border-stop" },
