@@ -51,8 +51,8 @@ test("a lead scales one cup to a pot and an iced server, and plans tomorrow with
   // Tapped a moment before everything is stopped: what is left in each pot, as the shelf says it.
   const at = new Date().toISOString();
   const cup = { kind: "served", id: crypto.randomUUID(), at, massG: 100, cups: 1, cupMl: 350 };
-  const told = { sentAt: at, events: [{ ...cup, vesselId: "0190a5c0-0000-7000-8000-000000000034" }] };
-  expect((await page.request.post("/api/v1/bar/events", { data: told })).ok()).toBe(true);
+  const message = { sentAt: at, events: [{ ...cup, vesselId: "0190a5c0-0000-7000-8000-000000000034" }] };
+  expect((await page.request.post("/api/v1/bar/events", { data: message })).ok()).toBe(true);
   const stands = async () => {
     await page.reload();
     const text = await page.getByRole("complementary", { name: "Pot shelf" }).textContent();

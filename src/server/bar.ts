@@ -132,7 +132,7 @@ export async function keepBarEvents(
   const bench = await benchOf(siteId);
   if (!bench || bench.site.id !== siteId)
     throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
-  const kept = await transact(database(), async (tx): Promise<Result<undefined, BarFailure>> => {
+  const outcome = await transact(database(), async (tx): Promise<Result<undefined, BarFailure>> => {
     // One after the other: what an event means hangs on what stands there when it is kept.
     await lock(tx, "bar");
     const bar = await barOf(tx, bench);
@@ -159,8 +159,8 @@ export async function keepBarEvents(
     await settleSales(tx, settledBy(added, folded));
     return ok(undefined);
   });
-  if (!kept.ok) {
-    const { code, at } = kept.failure;
+  if (!outcome.ok) {
+    const { code, at } = outcome.failure;
     throw new Refusal(SENTENCES[code], { code: "badInput", field: `events.${at}` });
   }
   const { n } = await barOf(database(), bench);

@@ -105,15 +105,15 @@ function refolded(
   from: number,
   kit: BarKit,
 ): Followed {
-  const kept = stops.slice(0, Math.floor(from / STOP_EVERY));
-  const draft = draftOf(kept.at(-1) ?? EMPTY_BAR);
-  for (let i = kept.length * STOP_EVERY; i < events.length; i++) {
+  const before = stops.slice(0, Math.floor(from / STOP_EVERY));
+  const draft = draftOf(before.at(-1) ?? EMPTY_BAR);
+  for (let i = before.length * STOP_EVERY; i < events.length; i++) {
     const event = events[i]!;
     if (isInForce(event.id, undos)) stepInto(draft, event, kit);
-    if ((i + 1) % STOP_EVERY === 0) kept.push(draftOf(draft));
+    if ((i + 1) % STOP_EVERY === 0) before.push(draftOf(draft));
   }
-  const cut = kept.length * STOP_EVERY;
-  return { settled: events.slice(0, cut), tail: events.slice(cut), undos, state: draft, stops: kept };
+  const cut = before.length * STOP_EVERY;
+  return { settled: events.slice(0, cut), tail: events.slice(cut), undos, state: draft, stops: before };
 }
 
 /** Whether no undo in force takes an event back. Undos that take back each other in a ring count for nothing. */

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import type { PotView } from "#contract/potView.ts";
 import type { PotNow } from "#core/bar";
-import { type Told, useBar } from "#parts/bar/barContext.ts";
+import { type Happening, useBar } from "#parts/bar/barContext.ts";
 import { nowIn } from "#parts/bar/potLines.ts";
 import { SheetDialog } from "#parts/bar/sheetDialog.tsx";
 import { useTelling } from "#parts/bar/useTelling.ts";
@@ -46,18 +46,18 @@ function Done({
   );
 }
 
-function useTold(onDone: () => void) {
+function useSaying(onDone: () => void) {
   const say = useTelling();
-  return (sentence: string, told: Told) => {
+  return (sentence: string, happening: Happening) => {
     onDone();
-    say(sentence, [told]);
+    say(sentence, [happening]);
   };
 }
 
 /** What is left is weighed: the difference went without a tap. */
 export function WeighDialog({ pot, now, onDone }: PotDialogProps) {
   const units = useUnits();
-  const tell = useTold(onDone);
+  const tell = useSaying(onDone);
   const [leftG, setLeft] = useState<number | null>(null);
   const [isAsked, setAsked] = useState(false);
   const missing = leftG === null ? 0 : now.liquidG - leftG;
@@ -102,7 +102,7 @@ export function WeighDialog({ pot, now, onDone }: PotDialogProps) {
 export function MoveDialog({ pot, now, onDone }: PotDialogProps) {
   const bar = useBar();
   const units = useUnits();
-  const tell = useTold(onDone);
+  const tell = useSaying(onDone);
   const others = (bar?.view.pots ?? []).filter(
     ({ id, retired, iced }) => id !== pot.id && !retired && iced === pot.iced,
   );
@@ -152,7 +152,7 @@ export function MoveDialog({ pot, now, onDone }: PotDialogProps) {
 /** A thermometer's or a strength meter's reading. */
 export function MeasureDialog({ pot, now, onDone }: PotDialogProps) {
   const units = useUnits();
-  const tell = useTold(onDone);
+  const tell = useSaying(onDone);
   const [tempC, setTemp] = useState<number | null>(null);
   const [strengthPct, setStrength] = useState<number | null>(null);
   const [isAsked, setAsked] = useState(false);
@@ -200,14 +200,14 @@ const TAKEN = {
     title: "Serve from",
     label: "served, weighed",
     done: "It is served",
-    said: "served from",
+    verb: "served from",
     usualG: 250,
   },
   setAside: {
     title: "Set aside from",
     label: "to taste",
     done: "It is set aside",
-    said: "set aside from",
+    verb: "set aside from",
     usualG: 50,
   },
 } as const;
@@ -215,10 +215,10 @@ const TAKEN = {
 /** Coffee that is weighed out: served, or set aside to taste, which is served to nobody. */
 export function TakeDialog({ pot, as, onDone }: PotDialogProps & { readonly as: keyof typeof TAKEN }) {
   const units = useUnits();
-  const tell = useTold(onDone);
-  const { title, label, done, said, usualG } = TAKEN[as];
+  const tell = useSaying(onDone);
+  const { title, label, done, verb, usualG } = TAKEN[as];
   const [massG, setMass] = useState<number>(usualG);
-  const told: Told =
+  const taken: Happening =
     as === "served"
       ? { kind: "served", vesselId: pot.id, massG, cups: null, cupMl: null }
       : { kind: "setAside", vesselId: pot.id, massG };
@@ -233,7 +233,7 @@ export function TakeDialog({ pot, as, onDone }: PotDialogProps & { readonly as: 
       />
       <Done
         label={done}
-        onClick={() => tell(`${units.printLiquid(massG)} ${said} ${pot.name}.`, told)}
+        onClick={() => tell(`${units.printLiquid(massG)} ${verb} ${pot.name}.`, taken)}
         onDone={onDone}
       />
     </SheetDialog>

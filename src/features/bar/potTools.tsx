@@ -33,10 +33,10 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
     const atMs = Date.now();
     const isTwice = lastTap.current?.cupId === cup.id && atMs - lastTap.current.atMs < TWICE_MS;
     lastTap.current = { cupId: cup.id, atMs };
-    const told = [{ kind: "served", vesselId, massG: cup.fillG, cups: 1, cupMl: cup.volumeMl } as const];
+    const serving = [{ kind: "served", vesselId, massG: cup.fillG, cups: 1, cupMl: cup.volumeMl } as const];
     if (isTwice)
-      say(`Two of ${cup.volumeMl} ml at once out of ${name}: both are counted.`, told, "It was one");
-    else say(`One of ${cup.volumeMl} ml out of ${name}.`, told);
+      say(`Two of ${cup.volumeMl} ml at once out of ${name}: both are counted.`, serving, "It was one");
+    else say(`One of ${cup.volumeMl} ml out of ${name}.`, serving);
   };
   const plate = kit.plate && {
     verb: standing?.onPlate ? "Plate off" : "Plate on",

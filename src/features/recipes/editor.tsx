@@ -170,8 +170,8 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
         recipe,
         as: "draft",
       };
-      const kept = await send(keepRecipe(message as Parameters<typeof keepRecipe>[0]));
-      if (kept.ok) router.push(`/recipes/${recipeId}/edit`);
+      const reply = await send(keepRecipe(message as Parameters<typeof keepRecipe>[0]));
+      if (reply.ok) router.push(`/recipes/${recipeId}/edit`);
     };
     router.push("/recipes");
     toast("The draft is thrown away.", { action: { label: "Undo", onClick: again } });

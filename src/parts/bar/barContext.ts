@@ -4,14 +4,14 @@ import type { BarView } from "#contract/potView.ts";
 
 type Without<Event, Names extends PropertyKey> = Event extends unknown ? Omit<Event, Names> : never;
 /** What happened, before it is an event with an id and a time. */
-export type Told = Without<SentEvent, "id" | "at">;
+export type Happening = Without<SentEvent, "id" | "at">;
 
 export interface BarAtHand {
   readonly view: BarView;
   /** The house's clock, ms; it goes on by itself. */
   readonly nowMs: number;
   /** Tells what happened: drawn at once, and kept by the house soon; answers with the ids under which it can be undone. */
-  readonly tell: (told: readonly Told[]) => readonly string[];
+  readonly tell: (happenings: readonly Happening[]) => readonly string[];
 }
 
 export const BarContext = createContext<BarAtHand | undefined>(undefined);

@@ -7,7 +7,7 @@ import { ChoiceField } from "#ui/choice/choice.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { printAge } from "#words/bar";
-import { type Told, useBar } from "./barContext.ts";
+import { type Happening, useBar } from "./barContext.ts";
 import { nowIn } from "./potLines.ts";
 import { SheetDialog } from "./sheetDialog.tsx";
 import { useTelling } from "./useTelling.ts";
@@ -77,11 +77,11 @@ export function FillDialog({ brewed, coffees, onDone }: FillDialogProps) {
     // By the device's clock, as all that it tells.
     brewedAt: new Date(Date.now() - (agoMin ?? usualAgo) * MS_PER_MIN).toISOString(),
   };
-  const fill = (told: readonly Told[]) => {
+  const fill = (happenings: readonly Happening[]) => {
     onDone();
-    say(`In ${pot.name}.`, told);
+    say(`In ${pot.name}.`, happenings);
   };
-  const anew: readonly Told[] = [
+  const anew: readonly Happening[] = [
     ...(hasRest ? ([{ kind: "pouredAway", vesselId: pot.id, reason: "other" }] as const) : []),
     { kind: "potFilled", ...filling },
   ];

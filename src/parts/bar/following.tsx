@@ -10,12 +10,12 @@ const ASKED_EVERY_MS = 5000;
 interface FollowingProps {
   readonly siteId: string;
   /** Asks at once after something was told. */
-  readonly toldTimes: number;
+  readonly tellings: number;
   readonly onView: (view: BarView) => void;
 }
 
 /** Asks the house every few seconds what stands at the bar, while the page is looked at. */
-export default function Following({ siteId, toldTimes, onView }: FollowingProps) {
+export default function Following({ siteId, tellings, onView }: FollowingProps) {
   const { data, refetch } = useQuery(
     {
       queryKey: ["bar", siteId],
@@ -28,7 +28,7 @@ export default function Following({ siteId, toldTimes, onView }: FollowingProps)
     if (data) onView(data);
   }, [data, onView]);
   useEffect(() => {
-    if (toldTimes > 0) void refetch();
-  }, [toldTimes, refetch]);
+    if (tellings > 0) void refetch();
+  }, [tellings, refetch]);
   return null;
 }

@@ -6,7 +6,7 @@ import { v7 as uuidv7 } from "uuid";
 import type { SentEvent } from "#contract/bar.ts";
 import type { BarView } from "#contract/potView.ts";
 import { type Reply, useCounter } from "#ui/counter.tsx";
-import { type BarAtHand, BarContext, type Told } from "./barContext.ts";
+import { type BarAtHand, BarContext, type Happening } from "./barContext.ts";
 import { drawn, type Pending } from "./drawn.ts";
 
 /** Loaded beside the page: pots stand there from the server's own answer before anything is asked again. */
@@ -56,11 +56,11 @@ export function BarProvider({ initial, children }: BarProviderProps) {
     setView(initial);
     setPending([]);
   }, [siteId, initial, onView]);
-  const [toldTimes, setToldTimes] = useState(0);
+  const [tellings, setTellings] = useState(0);
   const tell = useCallback(
-    (told: readonly Told[]) => {
+    (happenings: readonly Happening[]) => {
       const at = new Date();
-      const events = told.map(
+      const events = happenings.map(
         (each, i) => ({ ...each, id: uuidv7(), at: new Date(+at + i).toISOString() }) as SentEvent,
       );
       const atMs = houseNow();
@@ -76,7 +76,7 @@ export function BarProvider({ initial, children }: BarProviderProps) {
             ? before.map((each) => (ids.includes(each.event.id) ? { ...each, keptAs: sent.data.n } : each))
             : before.filter(({ event }) => !ids.includes(event.id)),
         );
-        setToldTimes((times) => times + 1);
+        setTellings((times) => times + 1);
       });
       return ids;
     },
@@ -89,7 +89,7 @@ export function BarProvider({ initial, children }: BarProviderProps) {
   return (
     <BarContext value={bar}>
       {children}
-      {!locked && <Following siteId={siteId} toldTimes={toldTimes} onView={onView} />}
+      {!locked && <Following siteId={siteId} tellings={tellings} onView={onView} />}
     </BarContext>
   );
 }

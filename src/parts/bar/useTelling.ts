@@ -1,5 +1,5 @@
 import { toast } from "sonner";
-import { type Told, useBar } from "./barContext.ts";
+import { type Happening, useBar } from "./barContext.ts";
 
 /** One notice for the bar: what happened last, and the way back from it. */
 const NOTICE = "bar";
@@ -7,8 +7,8 @@ const NOTICE = "bar";
 /** Tells what happened, and says so with a way back. */
 export function useTelling() {
   const bar = useBar();
-  return (sentence: string, told: readonly Told[], undo = "Undo"): void => {
-    const ids = bar?.tell(told);
+  return (sentence: string, happenings: readonly Happening[], undo = "Undo"): void => {
+    const ids = bar?.tell(happenings);
     if (!ids) return;
     toast.success(sentence, {
       id: NOTICE,
