@@ -2,11 +2,11 @@
 
 import { useState } from "react";
 import { useBar } from "#parts/bar/barContext.ts";
-import { SheetDialog } from "#parts/bar/sheetDialog.tsx";
 import { useTelling } from "#parts/bar/useTelling.ts";
 import { Button } from "#ui/button.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
 import { Panel } from "#ui/panel.tsx";
+import { SheetDialog } from "#ui/sheetDialog.tsx";
 import { useUnits } from "#ui/units.tsx";
 
 const MOST_G = 5_000_000;

@@ -5,11 +5,11 @@ import type { PotView } from "#contract/potView.ts";
 import type { PotNow } from "#core/bar";
 import { type Happening, useBar } from "#parts/bar/barContext.ts";
 import { nowIn } from "#parts/bar/potLines.ts";
-import { SheetDialog } from "#parts/bar/sheetDialog.tsx";
 import { useTelling } from "#parts/bar/useTelling.ts";
 import { Button } from "#ui/button.tsx";
 import { ChoiceField } from "#ui/choice/choice.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
+import { SheetDialog } from "#ui/sheetDialog.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { printAge } from "#words/bar";
 

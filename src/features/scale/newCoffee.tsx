@@ -1,6 +1,5 @@
 "use client";
 
-import { Dialog } from "radix-ui";
 import { useMemo, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
@@ -12,6 +11,7 @@ import { FormRow } from "#parts/form/formRow.tsx";
 import type { Values } from "#parts/form/schema.ts";
 import { useFields } from "#parts/form/useFields.ts";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
+import { SheetDialog } from "#ui/sheetDialog.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { FIELD_WORDS } from "#words/bench";
 import { addCoffee } from "./actions.ts";
@@ -50,31 +50,17 @@ export default function NewCoffee({ name, siteId, onDone, onAdded }: NewCoffeePr
     onDone();
   };
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onDone()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-16 left-1/2 z-40 max-h-[85dvh] w-[min(40rem,94vw)] -translate-x-1/2 overflow-y-auto rounded-panel border-2 border-rim bg-enamel p-4 text-ink"
-        >
-          <Dialog.Title className="mb-2 text-xl">A new coffee</Dialog.Title>
-          <SaveForm
-            save="Put it on the bench"
-            busy={busy}
-            onSave={() => void form.submit(keep)}
-            onDone={onDone}
-          >
-            <div className={FIELD_GRID}>
-              {ASKED.map((each) => (
-                <FormRow key={each} form={form} name={each} />
-              ))}
-            </div>
-            <p className="text-quiet text-sm">
-              Its density is typical of a medium roast until you weigh a levelled cup of it on the Bench.
-            </p>
-          </SaveForm>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <SheetDialog title="A new coffee" onDone={onDone} wide>
+      <SaveForm save="Put it on the bench" busy={busy} onSave={() => void form.submit(keep)} onDone={onDone}>
+        <div className={FIELD_GRID}>
+          {ASKED.map((each) => (
+            <FormRow key={each} form={form} name={each} />
+          ))}
+        </div>
+        <p className="text-quiet text-sm">
+          Its density is typical of a medium roast until you weigh a levelled cup of it on the Bench.
+        </p>
+      </SaveForm>
+    </SheetDialog>
   );
 }

@@ -5,11 +5,11 @@ import type { Serve } from "#core/sheet";
 import { Button } from "#ui/button.tsx";
 import { ChoiceField } from "#ui/choice/choice.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
+import { SheetDialog } from "#ui/sheetDialog.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { printAge } from "#words/bar";
 import { type Happening, useBar } from "./barContext.ts";
 import { nowIn } from "./potLines.ts";
-import { SheetDialog } from "./sheetDialog.tsx";
 import { useTelling } from "./useTelling.ts";
 
 /** Coffee that was brewed, as far as it is known. */
