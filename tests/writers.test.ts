@@ -4,7 +4,7 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { currentCard } from "#contract/cardShape.ts";
 import { icedMethodOf } from "#contract/icedMethod.ts";
-import { samePlace } from "#contract/standard.ts";
+import { samePlace } from "#contract/place.ts";
 import type { KeptThing } from "#contract/things.ts";
 import { must } from "#core/result";
 import { findBatch } from "#data/batches.ts";

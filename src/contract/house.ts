@@ -1,14 +1,8 @@
 import { z } from "zod";
 import { USUAL_RULE } from "#core/grind";
 import { MASS_UNITS, RATIO_UNITS, TEMP_UNITS } from "#core/units";
+import { ICED_SCHOOLS } from "./icedMethod.ts";
 import * as n from "./numbers.ts";
-
-/**
- * How an iced ratio is counted: the server's ice inside it, everything that ends in the glass inside it, the ice on top
- * of it, or the dose following until the melted drink has the strength wanted.
- */
-export const ICED_SCHOOLS = ["inside", "wholeGlass", "onTop", "strength"] as const;
-export type IcedSchool = (typeof ICED_SCHOOLS)[number];
 
 const MOST_BREW_S = 86_400;
 const MOST_DIAL_UNITS = 24;

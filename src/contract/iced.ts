@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { GLASS_PINS, GLASS_SERVICES, ICED_METHODS, ICED_RANGES, type IcedFigure, TOP_OFFS } from "#core/iced";
-import { ICED_SCHOOLS } from "./house.ts";
+import { ICED_SCHOOLS } from "./icedMethod.ts";
 
 const within = (name: IcedFigure) => z.number().min(ICED_RANGES[name][0]).max(ICED_RANGES[name][1]);
 

@@ -1,10 +1,8 @@
 import { z } from "zod";
 import type { CurvePoint } from "#core/grind";
-import type { IcedMethod } from "#core/iced";
-import { sameSize } from "#core/learn";
-import type { Serve } from "#core/sheet";
 import { uuid } from "./card.ts";
 import { MOST_FOLLOWING, seenCard } from "./cardEffect.ts";
+import type { Place } from "./place.ts";
 
 /** A batch that becomes the standard, with the cards that follow it. The id is the client's: sent twice it is one. */
 export const approvedBatch = z.strictObject({
@@ -23,28 +21,6 @@ export const withdrawnBatch = z.strictObject({ batchId: uuid });
 
 /** A brewer and a grinder whose factors the log teaches. */
 export const fittedPair = z.strictObject({ siteId: uuid, brewerId: uuid, grinderId: uuid });
-
-/** A place: the coffee, brewer, service and size that a standard or a card is for. */
-export interface Place {
-  readonly coffeeId: string;
-  readonly brewerId: string;
-  readonly serve: Serve;
-  /** How it is iced; null when hot. */
-  readonly method: IcedMethod | null;
-  /** Beverage, all ice melted, g. */
-  readonly sizeG: number;
-}
-
-/** Whether two are of the same: coffee, brewer, service, way of icing and size. */
-export function samePlace(a: Place, b: Place): boolean {
-  return (
-    a.coffeeId === b.coffeeId &&
-    a.brewerId === b.brewerId &&
-    a.serve === b.serve &&
-    a.method === b.method &&
-    sameSize(a.sizeG, b.sizeG)
-  );
-}
 
 /** An approved batch in force, as the screens read it. */
 export interface Standard extends Place {

@@ -1,7 +1,8 @@
 import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { dayIn } from "#contract/days.ts";
 import type { TouchedPlace } from "#contract/job.ts";
-import { type Place, type Standard, samePlace } from "#contract/standard.ts";
+import { type Place, samePlace } from "#contract/place.ts";
+import type { Standard } from "#contract/standard.ts";
 import { STEEP_RETENTION } from "#core/brew";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";

@@ -1,7 +1,8 @@
 import type { Bench } from "#contract/bench.ts";
 import type { CardEffect, CardsFollowed } from "#contract/cardEffect.ts";
 import type { TouchedPlace } from "#contract/job.ts";
-import { type ApprovedBatch, type Place, samePlace } from "#contract/standard.ts";
+import { type Place, samePlace } from "#contract/place.ts";
+import type { ApprovedBatch } from "#contract/standard.ts";
 import type { Act } from "#data/audit.ts";
 import { readCardsTouchedBy } from "#data/cards.ts";
 import { happened } from "#data/events.ts";

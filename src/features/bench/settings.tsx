@@ -3,7 +3,8 @@
 import { useState } from "react";
 import { toast } from "sonner";
 import { choice, type FieldSpec, number } from "#contract/fields.ts";
-import { type HouseSettings, ICED_SCHOOLS } from "#contract/house.ts";
+import type { HouseSettings } from "#contract/house.ts";
+import { ICED_SCHOOLS } from "#contract/icedMethod.ts";
 import { MASS_UNITS, RATIO_UNITS, TEMP_UNITS } from "#core/units";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { textOf, type Value } from "#parts/form/fields.ts";

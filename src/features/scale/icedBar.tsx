@@ -1,6 +1,6 @@
 import { ToggleGroup } from "radix-ui";
 import type { Bench } from "#contract/bench.ts";
-import { ICED_SCHOOLS, type IcedSchool } from "#contract/house.ts";
+import { ICED_SCHOOLS, type IcedSchool } from "#contract/icedMethod.ts";
 import { ICED_METHODS, type IcedMethod, type IcedService } from "#core/iced";
 import { printNumber } from "#core/units";
 import {

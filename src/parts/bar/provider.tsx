@@ -7,7 +7,7 @@ import type { SentEvent } from "#contract/bar.ts";
 import type { BarView } from "#contract/potView.ts";
 import { type Reply, useCounter } from "#ui/counter.tsx";
 import { type BarAtHand, BarContext, type Happening } from "./barContext.ts";
-import { drawn, type Pending } from "./drawn.ts";
+import type { drawn, Pending } from "./drawn.ts";
 
 /** Loaded beside the page: pots stand there from the server's own answer before anything is asked again. */
 const Following = dynamic(() => import("./following.tsx"), { ssr: false });
@@ -26,6 +26,11 @@ export function BarProvider({ initial, children }: BarProviderProps) {
   const { send, locked } = useCounter();
   const [view, setView] = useState(initial);
   const [pending, setPending] = useState<readonly Pending[]>([]);
+  // Events are folded by what is loaded beside the page, too: a page that is only looked at needs none of it.
+  const [draw, setDraw] = useState<typeof drawn>();
+  useEffect(() => {
+    void import("./drawn.ts").then((loaded) => setDraw(() => loaded.drawn));
+  }, []);
   const clock = useRef({ houseMs: initial.nowMs, deviceMs: 0 });
   const [nowMs, setNowMs] = useState(initial.nowMs);
   const houseNow = useCallback(() => {
@@ -83,8 +88,8 @@ export function BarProvider({ initial, children }: BarProviderProps) {
     [siteId, send, houseNow],
   );
   const bar = useMemo<BarAtHand>(
-    () => ({ view: drawn(view, pending), nowMs, tell }),
-    [view, pending, nowMs, tell],
+    () => ({ view: draw ? draw(view, pending) : view, nowMs, tell }),
+    [view, pending, draw, nowMs, tell],
   );
   return (
     <BarContext value={bar}>

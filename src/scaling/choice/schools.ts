@@ -1,5 +1,5 @@
 import type { Bench } from "#contract/bench.ts";
-import type { IcedSchool } from "#contract/house.ts";
+import type { IcedSchool } from "#contract/icedMethod.ts";
 import { type IcedMethod, type IcedService, USUAL_ICED } from "#core/iced";
 import type { PinName, PinSet } from "#core/sheet";
 import { isSteeped, withoutIce } from "./method.ts";

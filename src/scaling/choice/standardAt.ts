@@ -1,4 +1,5 @@
-import { type Place, type Standard, samePlace } from "#contract/standard.ts";
+import { type Place, samePlace } from "#contract/place.ts";
+import type { Standard } from "#contract/standard.ts";
 
 /** The standard in force of a place; the nearest in size where sizes overlap. */
 export function standardAt(standards: readonly Standard[], place: Place): Standard | undefined {

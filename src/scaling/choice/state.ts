@@ -8,7 +8,8 @@ import type {
   BenchVessel,
   KeptMove,
 } from "#contract/bench.ts";
-import type { HouseSettings, IcedSchool } from "#contract/house.ts";
+import type { HouseSettings } from "#contract/house.ts";
+import type { IcedSchool } from "#contract/icedMethod.ts";
 import type { GrindPick, ScaleState } from "#contract/scaleState.ts";
 import type { IcedService } from "#core/iced";
 import { type PinSet, type Serve, trimmedRatio } from "#core/sheet";

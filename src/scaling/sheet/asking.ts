@@ -3,7 +3,6 @@ import type { MissingForForecast } from "#contract/forecast.ts";
 import {
   type Basket,
   type BrewInput,
-  type Factors,
   meanBedDepthMm,
   type Rhythm,
   type Spread,
@@ -12,9 +11,9 @@ import {
   usualRhythm,
   usualSpray,
 } from "#core/brew";
-import { type Curve, fitCurve, TEXTURE_UM, translate, umAt } from "#core/grind";
+import { type Curve, translate, umAt } from "#core/grind";
 import type { Asking, Limits, Plan, Programme } from "#core/outlook";
-import { bedOf, poursOf, type RecipeBench } from "#core/recipe";
+import { bedOf, poursOf } from "#core/recipe";
 import type { CheckCode, SheetFigures } from "#core/sheet";
 import {
   bloomedPours,
@@ -29,6 +28,7 @@ import {
 } from "#scaling/choice";
 import { approvedSetting } from "./approved.ts";
 import { grindAnswer } from "./grindAnswer.ts";
+import { factorsOf, groundUm, recipeBenchOf } from "./recipeBench.ts";
 import { brewTempOf } from "./solved.ts";
 import { teachingOf } from "./teaching.ts";
 
@@ -117,56 +117,11 @@ function sourceOf({ recipe }: Chosen, bench: Bench, grindUm: number): BrewInput 
   return { ...bedOf(recipe, with_)!, pours: poursOf(recipe, with_) };
 }
 
-/** A recipe's own bench, as the forecast takes it. */
-export function recipeBenchOf(recipe: BenchRecipe, bench: Bench, grindUm = groundUm(recipe)): RecipeBench {
-  const { brewer, basket, densityGPerMl, retentionGPerG } = recipe;
-  return {
-    kind: brewer.kind,
-    basket,
-    sprays: brewer.sprays,
-    grindUm,
-    retentionGPerG,
-    densityGPerMl,
-    factors: factorsOf(bench, {
-      brewerId: recipe.brewerId,
-      grinderId: recipe.grinder?.id,
-      drag: brewer.drag,
-    }),
-    roomTempC: bench.settings.roomTempC,
-  };
-}
-
 /** A recipe's grind as its grinder ground when it was written, µm. */
 function sourceGrindUm(recipe: BenchRecipe, bench: Bench): number | undefined {
   const um = groundUm(recipe);
   const own = bench.grinders.find(({ id }) => id === recipe.grinder?.id);
   return um === undefined || !own ? um : um * shareUntil(movesOf(bench, own), new Date(recipe.madeAt));
-}
-
-/** Grind of a recipe's setting, else of its texture, µm; undefined where neither is known. */
-export function groundUm({
-  grinder,
-  dialSetting,
-  texture,
-}: Pick<BenchRecipe, "dialSetting" | "texture"> & {
-  readonly grinder: Pick<NonNullable<BenchRecipe["grinder"]>, "curve"> | null;
-}): number | undefined {
-  const curve = grinder && fitCurve(grinder.curve);
-  if (curve?.ok && dialSetting !== null) return umAt(curve.value, dialSetting);
-  return dialSetting === null && texture ? TEXTURE_UM[texture] : undefined;
-}
-
-/** The filter's drag, times what was fitted to a cup of this brewer and grinder. */
-export function factorsOf(
-  { fits }: Pick<Bench, "fits">,
-  {
-    brewerId,
-    grinderId,
-    drag,
-  }: { readonly brewerId: string; readonly grinderId: string | undefined; readonly drag: number },
-): Required<Factors> {
-  const fit = fits.find((each) => each.brewerId === brewerId && each.grinderId === grinderId);
-  return { permeability: (fit?.permeability ?? 1) / drag, extraction: fit?.extraction ?? 1 };
 }
 
 /** The sheet's batch on a brewer: the chosen one, or another of the bench. */

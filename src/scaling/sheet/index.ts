@@ -1,11 +1,12 @@
 /** A choice as a sheet: solved, coupled with its forecast, and what else is asked of the core for it. */
 export { approvedSetting, groundOf } from "./approved.ts";
-export { askingOf, factorsOf, recipeBenchOf, SAID_BY_FORECAST } from "./asking.ts";
+export { askingOf, SAID_BY_FORECAST } from "./asking.ts";
 export { callsForMore, type WayState, waysOf } from "./bigger.ts";
 export { coupleAsked, solveCoupled, steepGrind } from "./coupling.ts";
 export { type GrindAnswer, grindAnswer } from "./grindAnswer.ts";
 export { guessesOf, worthNext } from "./guesses.ts";
 export { type LoggedBrew, loggedBrew } from "./logged.ts";
+export { factorsOf, recipeBenchOf } from "./recipeBench.ts";
 export {
   brewedWith,
   type KitBrewer,

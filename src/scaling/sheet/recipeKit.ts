@@ -4,7 +4,7 @@ import type { Basket, Factors, SprayMode } from "#core/brew";
 import type { CurvePoint } from "#core/grind";
 import { boilingC } from "#core/measure";
 import { type BrewedWith, type Recipe, type RecipeBench, weighedRetention } from "#core/recipe";
-import { factorsOf, groundUm } from "./asking.ts";
+import { factorsOf, groundUm } from "./recipeBench.ts";
 
 /** The things that recipes are written down with, from the benches of all sites. */
 export interface RecipeKit {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { ICED_SCHOOLS } from "#contract/house.ts";
+import { ICED_SCHOOLS } from "#contract/icedMethod.ts";
 import type { Correction } from "#core/iced";
 import type { SheetFigures } from "#core/sheet";
 import { dripSentence, OPTION_WORDS } from "#words/bench";
