@@ -1,7 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { CALCS, jsonSchemaOf } from "#contract/calc.ts";
+import bracketCases from "#tests/vectors/bracket.json" with { type: "json" };
 import iceCases from "#tests/vectors/ice.json" with { type: "json" };
+import judgeCases from "#tests/vectors/judge.json" with { type: "json" };
+import sameCupCases from "#tests/vectors/sameCup.json" with { type: "json" };
 import sheetCases from "#tests/vectors/sheet.json" with { type: "json" };
 import { answer, answerInTurns } from "./answer.ts";
 import { openApiDocument } from "./openapi.ts";
@@ -400,7 +403,12 @@ describe("what is published", () => {
       "/api/v1/calc/brew",
       "/api/v1/calc/steep",
       "/api/v1/calc/grind",
+      "/api/v1/calc/judge",
+      "/api/v1/calc/bracket",
+      "/api/v1/calc/sameCup",
       "/api/v1/calc/fit",
+      "/api/v1/bar",
+      "/api/v1/bar/events",
       "/api/v1/batches",
       "/api/v1/batches/{id}/cards",
       "/api/v1/bench/{kind}",
@@ -408,6 +416,7 @@ describe("what is published", () => {
       "/api/v1/cards/{id}",
       "/api/v1/events",
       "/api/v1/recipes",
+      "/api/v1/sales",
       "/api/v1/shifts/{day}",
       "/api/v1/versions/{id}/cards",
       "/api/v1/wall",
@@ -453,4 +462,62 @@ test("curves are as many points as a drawing shows, however fine the steps; fine
   expect((fine.body as { curves: { timeS: number[] } }).curves.timeS.length).toBeLessThanOrEqual(241);
   const tooFine = ask("brew", { ...brew, resolution: { stepS: 300 / 10_000 } });
   expect(tooFine.body).toMatchObject({ error: { code: "badInput", fields: ["resolution.stepS"] } });
+});
+
+const BRACKET = {
+  dial: { min: 0, max: 24, step: 0.5, higherIs: "coarser" },
+  prior: { setting: 10, sd: 2 },
+  batches: [],
+  likedHalfWidth: 1,
+  tasteSd: 0.75,
+};
+
+describe("trials", () => {
+  test("the worked cases come through their schemas, and their answers are what is published", () => {
+    for (const [name, cases] of [
+      ["bracket", bracketCases as readonly Case[]],
+      ["sameCup", sameCupCases as readonly Case[]],
+      ["judge", judgeCases as readonly Case[]],
+    ] as const) {
+      const bodies = ask(
+        name,
+        cases.map(({ input }) => input),
+      ).body as object[];
+      bodies.forEach((body, i) => {
+        expect(CALCS[name].output.safeParse(body).error, cases[i]!.name).toBeUndefined();
+        if (typeof cases[i]!.output === "object")
+          for (const [key, value] of Object.entries(cases[i]!.output)) {
+            if (typeof value === "string") expect((body as Record<string, unknown>)[key]).toBe(value);
+            else expectFigures((body as Record<string, unknown>)[key], value, `${cases[i]!.name}.${key}`);
+          }
+      });
+    }
+  });
+
+  test.each([
+    ["bracket", { ...BRACKET, dial: { ...BRACKET.dial, max: -1 } }, "dial.max"],
+    ["bracket", { ...BRACKET, dial: { ...BRACKET.dial, step: 0.0001 } }, "dial.step"],
+    ["bracket", { ...BRACKET, prior: { setting: 3, sd: 0 } }, "prior.sd"],
+    [
+      "bracket",
+      { ...BRACKET, batches: [{ setting: 3, tooFine: 1.2, tooCoarse: 0, right: 0 }] },
+      "batches.0.tooFine",
+    ],
+    ["sameCup", { kind: "triangle", cups: 6, right: 7 }, "cups"],
+    ["sameCup", { kind: "triangle", cups: 0, right: 0 }, "cups"],
+    ["judge", { serve: "hot", method: "batch", signs: { bed: "golden" }, tasted: [] }, "signs.bed"],
+    ["judge", { serve: "hot", method: "batch", signs: { foam: true }, tasted: [] }, "signs.foam"],
+    [
+      "judge",
+      { serve: "hot", method: "batch", signs: {}, tasted: [{ acidity: "sharp" }] },
+      "tasted.0.minutes",
+    ],
+    [
+      "judge",
+      { serve: "hot", method: "batch", signs: {}, tasted: [], metered: { strengthPct: 140 } },
+      "metered.strengthPct",
+    ],
+  ])("%s refuses what cannot be, at its field", (name, message, field) => {
+    expect(errorOf(ask(name, message))).toMatchObject({ code: "badInput", fields: [field] });
+  });
 });

@@ -1,3 +1,4 @@
+import type { z } from "zod";
 import { CALCS, type CalcName } from "#contract/calc.ts";
 import { type BadInput, badInput } from "#contract/problems.ts";
 import {
@@ -15,6 +16,7 @@ import { melt } from "#core/ice";
 import { potAfter } from "#core/pot";
 import { ok, type Result } from "#core/result";
 import { type SheetFailure, solveSheet } from "#core/sheet";
+import { bracket, judge, sameCup } from "#core/trial";
 import { badInputSentence } from "#words/api";
 import { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "#words/brew";
 import { boiledDrySentence } from "#words/pot";
@@ -81,6 +83,10 @@ const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Computed }
     const { curves, ...figures } = steeped.value;
     return { ok: true, body: input.data.curves ? { ...figures, curves } : figures };
   },
+
+  judge: (message) => answered(CALCS.judge.input, message, judge),
+  bracket: (message) => answered(CALCS.bracket.input, message, bracket),
+  sameCup: (message) => answered(CALCS.sameCup.input, message, sameCup),
 
   grind: (message) => {
     const input = CALCS.grind.input.safeParse(message);
@@ -157,6 +163,18 @@ function brewFields(failure: BrewFailure): readonly string[] {
     case "neverDrains":
       return ["grindUm", "pours"];
   }
+}
+
+/** What the core answers whenever the message keeps to its schema. */
+function answered<Input>(
+  schema: z.ZodType<Input>,
+  message: unknown,
+  answer: (input: Input) => object,
+): Computed {
+  const input = schema.safeParse(message);
+  return input.success
+    ? { ok: true, body: answer(input.data) }
+    : refuse(badInput(input.error.issues, message));
 }
 
 function refuse(failure: BadInput): Computed {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { sentEvents, sentSales } from "#contract/bar.ts";
 import { loggedBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS, calcError, jsonSchemaOf, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
 import { cardLine, cardWhole, uuid } from "#contract/card.ts";
@@ -86,6 +87,23 @@ function housePaths(): object {
     200: { description, content: json(z.toJSONSchema(schema, { io: "input" })) },
   });
   return {
+    "/api/v1/bar": {
+      get: {
+        operationId: "bar",
+        summary: "What stands at a site, as of its last event",
+        parameters: [site],
+        responses: { ...ok("Its pots and its ice", z.looseObject({ n: z.int() })), ...refused },
+      },
+    },
+    "/api/v1/bar/events": {
+      post: {
+        operationId: "tell-bar",
+        summary: "Keeps what happened to pots and ice, each event once, in whatever order it comes",
+        parameters: [site],
+        requestBody: { required: true, content: json(z.toJSONSchema(sentEvents, { io: "input" })) },
+        responses: { ...ok("The house's last event", z.object({ n: z.int() })), ...refused },
+      },
+    },
     "/api/v1/batches": {
       get: {
         operationId: "batches",
@@ -165,6 +183,28 @@ function housePaths(): object {
           ...ok("What became of each recipe, or would", importAnswer),
           ...refused,
           422: { description: "badInput: not such a file, or one of a newer format", content: json(error) },
+        },
+      },
+    },
+    "/api/v1/sales": {
+      get: {
+        operationId: "sales",
+        summary: "Sales of a day at a site, from taps and from the till",
+        parameters: [site, inQuery("day", isoDay)],
+        responses: { ...ok("The sales", z.looseObject({})), ...refused },
+      },
+      post: {
+        operationId: "keep-sales",
+        summary: "Keeps sales of a till, each once; today's leave the oldest pot that is still sold",
+        parameters: [site],
+        requestBody: { required: true, content: json(z.toJSONSchema(sentSales, { io: "input" })) },
+        responses: {
+          ...ok("Kept", z.looseObject({})),
+          ...refused,
+          422: {
+            description: "badInput: what is not sold here, or a count that cannot be",
+            content: json(error),
+          },
         },
       },
     },

@@ -12,6 +12,14 @@ import {
 import { iceInput, iceOutput } from "./ice.ts";
 import { potInput, potOutput } from "./pot.ts";
 import { sheetInput, sheetOutput } from "./sheet.ts";
+import {
+  bracketInput,
+  bracketOutput,
+  judgeInput,
+  judgeOutput,
+  sameCupInput,
+  sameCupOutput,
+} from "./trial.ts";
 
 /** Computations without a house: one schema in, one out, for `calc`, the API and its published page. */
 export const CALCS = {
@@ -44,6 +52,22 @@ export const CALCS = {
     input: grindInput,
     output: grindOutput,
     title: "The grind at which one brew is extracted as far as another",
+  },
+  judge: {
+    input: judgeInput,
+    output: judgeOutput,
+    title:
+      "Why a batch tastes as it does, by what was seen, measured and tasted, and the one change that is due",
+  },
+  bracket: {
+    input: bracketInput,
+    output: bracketOutput,
+    title: "Where on a dial a batch is right, by batches that were judged, and the setting to brew next",
+  },
+  sameCup: {
+    input: sameCupInput,
+    output: sameCupOutput,
+    title: "Whether two coffees are told apart, by how often the other cup was found",
   },
   fit: {
     input: fitInput,
