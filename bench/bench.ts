@@ -14,12 +14,14 @@ import { potAfter } from "#core/pot";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
 import { exactSheet, type SheetInput, solveSheet } from "#core/sheet";
+import { batchesNeeded, bracket, judge } from "#core/trial";
 import { finished } from "#core/turns";
 import { wallInTurns, wallPlan } from "#scaling/wall";
 import { onFulmar } from "#tests/brews.ts";
 import { ASKING, GLASS, icedBy } from "#tests/iced.ts";
 import { BENCH as PIER } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
+import { CHOUGH_DIAL, READINGS, USUAL_WIDTHS } from "#tests/trials.ts";
 import { isWithin, QUIET_MS, timed } from "./reference.mjs";
 
 const FULMAR_WATER = { stepG: 100, slope: 0.976, interceptG: 8, minSettingG: 1200, maxSettingG: 3600 };
@@ -52,6 +54,17 @@ const MELTING = {
   iceHeapGPerMl: 0.58,
 };
 const POT = { liquidG: 2600, strengthPct: 1.35, tempC: 84, roomTempC: 21, minutes: 40, tauMin: 600 };
+/** By the house rule, with nothing brewed: the most that is to be played. */
+const UNSURE = { dial: CHOUGH_DIAL, prior: { setting: 11, sd: 4 }, batches: [], ...USUAL_WIDTHS };
+const TRIAL = {
+  ...UNSURE,
+  batches: Array.from({ length: 20 }, (_, i) => ({
+    setting: 6 + i / 2,
+    tooFine: 0.3,
+    tooCoarse: 0.2,
+    right: 0.5,
+  })),
+};
 const IN_GLASS = { ...GLASS, coffeeTempC: 8, strengthPct: 1.25 };
 const MELT = { hotG: 1300, hotTempC: 78, iceG: 1100, ...HEAT, strengthPct: 2.3 };
 
@@ -198,6 +211,9 @@ async function core(): Promise<readonly Row[]> {
     ["a pot that stands", 0.05, () => must(potAfter(POT))],
     ["a bar's 5,000 events, folded", 10, () => foldBar(BAR_EVENTS, BAR_KIT)],
     ["one more event of that bar", 0.05, () => follow(BAR, NEXT_EVENT, BAR_KIT)],
+    ["a batch judged", 0.2, () => judge(READINGS.tooFine)],
+    ["a bracket of 20 batches", 2, () => bracket(TRIAL)],
+    ["batches that a trial still needs, played", 60, () => batchesNeeded(UNSURE)],
     ["melt curve of a server", 3, () => must(meltCurve(MELTING))],
     ["glass curve to a quarter of an hour", 1, () => glassCurve(IN_GLASS, [30, 300, 600, 900])],
   ];

@@ -1,14 +1,14 @@
 import { type Column, getTableColumns } from "drizzle-orm";
 import { addressFrom, connect } from "#data/connection.ts";
-import { batches, brewers, coffees, recipes, vessels } from "#data/schema/index.ts";
+import { batches, brewers, coffees, recipes, trials, vessels } from "#data/schema/index.ts";
 
 /** As much as a large house has after some years. */
-const LARGE = { brewers: 40, vessels: 200, coffees: 500, recipes: 2000, batches: 100_000 };
+const LARGE = { brewers: 40, vessels: 200, coffees: 500, recipes: 2000, batches: 100_000, trials: 2000 };
 
 /** Fills the demo house up to a large one, by copies of what it has. */
 export async function fillHouse(): Promise<void> {
   const { pool } = connect(addressFrom(process.env));
-  const table = { brewers, vessels, coffees, recipes, batches };
+  const table = { brewers, vessels, coffees, recipes, batches, trials };
   for (const [name, wanted] of Object.entries(LARGE)) {
     const columns = Object.values(getTableColumns(table[name as keyof typeof LARGE])).flatMap(
       // What the database works out itself is not copied.

@@ -192,7 +192,7 @@ describe("what follows from an approval", () => {
     const { pot } = await approvedPot(cardId);
     const { touched } = await server.approvalOf(pot.id);
     await transact(fresh.db, async (tx) => {
-      await approveBatch(tx, { id: uuidv7(), batchId: pot.id, revision: 1 }, by);
+      await approveBatch(tx, { id: uuidv7(), batchId: pot.id, revision: 1 }, by, undefined);
       await addJob(tx, { kind: "followBatch", request: { batchId: pot.id, touched, only: null } }, by);
     });
     expect((await sheetOf(cardId)).standard).toBeUndefined();

@@ -4,6 +4,7 @@ import type { ScaleState } from "#contract/scaleState.ts";
 import type { Turns } from "#core/turns";
 import { type Bagged, bagEffect, firstPotCard, makeCard } from "#scaling/cards";
 import { cardsAfter } from "#scaling/standards";
+import { priorOf } from "#scaling/trial";
 import { type WallPlan, wallInTurns } from "#scaling/wall";
 
 /** A card that a new bag may move, with the version that it was made from. */
@@ -25,6 +26,10 @@ export const TASKS = {
   /** The card of a choice. */
   card: once(({ bench, chosen }: { readonly bench: Bench; readonly chosen: ScaleState }) =>
     makeCard(chosen, bench),
+  ),
+  /** Where a choice is thought to be right before it is brewed. */
+  prior: once(({ bench, chosen }: { readonly bench: Bench; readonly chosen: ScaleState }) =>
+    priorOf(chosen, bench),
   ),
   /** Where a new bag moves each card's dial. */
   bagEffects: function* ({ bench, bag, cards }: BagOf) {

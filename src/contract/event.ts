@@ -14,6 +14,9 @@ export const EVENT_KINDS = [
   "cardRemade",
   "listChanged",
   "bagOpened",
+  "trialStarted",
+  "trialChanged",
+  "trialEnded",
   ...BAR_KINDS,
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];

@@ -19,6 +19,7 @@ export const AUDIT_SUBJECTS = [
   "recipe",
   "card",
   "batch",
+  "trial",
   "station",
   "token",
 ] as const;

@@ -43,6 +43,18 @@ export interface Standard extends Place {
   /** The bag of that day, as far as it is known. */
   readonly densityGPerMl: number | null;
   readonly roastedOn: string | null;
+  /** The trial that found it, and how surely; null where it was approved without one. */
+  readonly proof?: StandardProof | null;
   /** The grinder's curve of that day; null where it had none. */
   readonly curve: { readonly version: number; readonly points: readonly CurvePoint[] } | null;
+}
+
+/** What a trial says for the standard that it ended in. */
+export interface StandardProof {
+  readonly trialId: string;
+  /** Middle and standard deviation of where it is right, on the dial. */
+  readonly setting: number;
+  readonly sdUnits: number;
+  /** Its pot was brewed once only; a second one would have shown that it is no accident. */
+  readonly brewedOnce: boolean;
 }

@@ -1,4 +1,4 @@
-import { and, count, countDistinct, desc, eq, gte, inArray, or, type SQL } from "drizzle-orm";
+import { and, count, countDistinct, desc, eq, gte, inArray, isNull, or, type SQL } from "drizzle-orm";
 import type { CardSheet, CardWanted } from "#contract/card.ts";
 import { currentCard } from "#contract/cardShape.ts";
 import { icedMethodOf } from "#contract/icedMethod.ts";
@@ -26,7 +26,9 @@ const MOST_IN_LIST = 1000;
 /** A card as it is kept, its sheet in the shape of now. */
 export type Card = Omit<typeof cards.$inferSelect, "sheet"> & { readonly sheet: CardSheet };
 
-export type NewCard = Pick<Card, "id" | "siteId" | "draft" | "sheet" | "madeBy" | "createdAt">;
+export type NewCard = Pick<Card, "id" | "siteId" | "draft" | "sheet" | "madeBy" | "createdAt"> & {
+  readonly trialId?: string;
+};
 
 /** Another choice was sent under a card's id; with the card as it is. */
 export interface CardFailure {
@@ -42,7 +44,7 @@ export function insertCard(db: Database, card: NewCard): Promise<Result<Card, Ca
     if (known) return isOfChoice(known, choice) ? ok(known) : fail({ code: "stale", theirs: known });
     const row = { ...card, ...columnsOf(card.sheet) };
     await tx.insert(cards).values(row);
-    return ok({ ...row, retired: false, revision: 1 });
+    return ok({ trialId: null, ...row, retired: false, revision: 1 });
   });
 }
 
@@ -145,9 +147,9 @@ export function listCardHeads(db: Database, siteId: string): Promise<CardHead[]>
     .limit(MOST_LISTED);
 }
 
-/** A site's cards but those that were put away. */
+/** A site's cards but those that were put away, and those of trials. */
 function ofSite(siteId: string): SQL | undefined {
-  return and(eq(cards.siteId, siteId), eq(cards.retired, false));
+  return and(eq(cards.siteId, siteId), eq(cards.retired, false), isNull(cards.trialId));
 }
 
 const NEWEST_FIRST = [desc(cards.createdAt), desc(cards.id)];
@@ -222,7 +224,7 @@ async function listed(db: Database, wanted: SQL | undefined, from: string): Prom
     .select({ card: cards, site: { id: sites.id, name: sites.name } })
     .from(cards)
     .innerJoin(sites, eq(sites.id, cards.siteId))
-    .where(and(wanted, eq(cards.retired, false)));
+    .where(and(wanted, eq(cards.retired, false), isNull(cards.trialId)));
   const ids = rows.map(({ card }) => card.id);
   const days =
     ids.length === 0
@@ -286,7 +288,7 @@ export async function readCardList(
   const rows = await db
     .select()
     .from(cards)
-    .where(and(eq(cards.siteId, siteId), eq(cards.retired, retired)))
+    .where(and(eq(cards.siteId, siteId), eq(cards.retired, retired), isNull(cards.trialId)))
     .orderBy(desc(cards.createdAt), desc(cards.id))
     .limit(MOST_IN_LIST);
   const ids = rows.map(({ id }) => id);

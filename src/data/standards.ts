@@ -2,7 +2,7 @@ import { and, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { dayIn } from "#contract/days.ts";
 import type { TouchedPlace } from "#contract/job.ts";
 import { type Place, samePlace } from "#contract/place.ts";
-import type { Standard } from "#contract/standard.ts";
+import type { Standard, StandardProof } from "#contract/standard.ts";
 import { STEEP_RETENTION } from "#core/brew";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
@@ -34,7 +34,13 @@ export async function readStandards(db: Database): Promise<(Standard & { readonl
     .map(({ standard, batch, person, timeZone }) => ({
       siteId: standard.siteId,
       ...standardOf(
-        { id: standard.id, place: standard, approvedAt: standard.at, approvedBy: person },
+        {
+          id: standard.id,
+          place: standard,
+          approvedAt: standard.at,
+          approvedBy: person,
+          proof: proofOf(standard),
+        },
         batch,
         curves.find((each) => each.grinderId === batch.grinderId && each.version === batch.curveVersion),
         timeZone,
@@ -47,11 +53,22 @@ interface Approval {
   readonly place: Place;
   readonly approvedAt: Date;
   readonly approvedBy: string;
+  readonly proof?: StandardProof | null;
+}
+
+function proofOf({
+  trialId,
+  provedSetting,
+  provedSd,
+  brewedOnce,
+}: typeof standards.$inferSelect): StandardProof | null {
+  if (trialId === null || provedSetting === null || provedSd === null) return null;
+  return { trialId, setting: provedSetting, sdUnits: provedSd, brewedOnce };
 }
 
 /** An approved batch as the screens read it, or one as it would be if it were approved; it says its grinder and setting. */
 export function standardOf(
-  { id, place: { coffeeId, brewerId, serve, method, sizeG }, approvedAt, approvedBy }: Approval,
+  { id, place: { coffeeId, brewerId, serve, method, sizeG }, approvedAt, approvedBy, proof = null }: Approval,
   batch: BatchLine,
   curve: Pick<typeof grinderCurves.$inferSelect, "version" | "points"> | undefined,
   timeZone: string,
@@ -77,6 +94,7 @@ export function standardOf(
     strengthPct: batch.strengthPct,
     densityGPerMl: batch.densityGPerMl,
     roastedOn: batch.roastedOn,
+    proof,
     curve: curve ? { version: curve.version, points: curve.points } : null,
   };
 }
@@ -132,6 +150,7 @@ export async function approveBatch(
   tx: Transaction,
   { id, batchId, revision }: { readonly id: string; readonly batchId: string; readonly revision: number },
   by: Act & { readonly personId: string },
+  proof: StandardProof | undefined,
 ): Promise<Result<{ readonly inForce: boolean }, ApproveFailure>> {
   // One after the other: of two leads who approve for one place at once, the later one's stands.
   await lock(tx, "standards");
@@ -146,7 +165,20 @@ export async function approveBatch(
   if (approvals.some(({ standard }) => standard.retiredAt === null)) return ok({ inForce: true });
   await retireOthers(tx, place, id, by);
   const { personId: approvedBy, at } = by;
-  await tx.insert(standards).values({ id, siteId: batch.siteId, batchId, ...place, approvedBy, at });
+  await tx.insert(standards).values({
+    id,
+    siteId: batch.siteId,
+    batchId,
+    ...place,
+    approvedBy,
+    at,
+    ...(proof && {
+      trialId: proof.trialId,
+      provedSetting: proof.setting,
+      provedSd: proof.sdUnits,
+      brewedOnce: proof.brewedOnce,
+    }),
+  });
   const { dialSetting, doseG, waterG, iceG } = batch;
   await record(tx, by, {
     action: "approved",

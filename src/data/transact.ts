@@ -104,7 +104,7 @@ async function giveBack(connection: PoolConnection): Promise<void> {
 }
 
 /** Names of the locks; one transaction at a time holds each. */
-export type LockName = "bar" | "cards" | "people" | "recipes" | "standards";
+export type LockName = "bar" | "cards" | "people" | "recipes" | "standards" | "trials";
 
 /**
  * Holds a lock until the transaction ends; taken before anything is read that it guards. It is a row that is written,

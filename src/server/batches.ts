@@ -16,6 +16,7 @@ import { happened } from "#data/events.ts";
 import { addJob } from "#data/jobs.ts";
 import { findThing } from "#data/things.ts";
 import { type Transaction, transact } from "#data/transact.ts";
+import { followTrial } from "#data/trials.ts";
 import { batchSentence } from "#words/log";
 import { Refusal } from "./action.ts";
 import { now } from "./clock.ts";
@@ -49,6 +50,7 @@ export async function log({ confirmed, ...batch }: SentBatch, by: Act): Promise<
     const stored = await keptOrTheirs(tx, await logBatch(tx, batch, by));
     if ("theirs" in stored) return { outcome: stored, jobs: NOTHING_TO_LEARN };
     if (stored.isNew) happened(tx, { siteId: stored.siteId, kind: "batchLogged", details: { batchId } }, by);
+    if (stored.isNew) await followTrial(tx, batch, by);
     return { outcome: stored, jobs: await learnFrom(tx, stored, by) };
   });
   if ("theirs" in outcome) return outcome;

@@ -77,7 +77,7 @@ async function cardNow({ siteId, chosen, benchRevision, setting }: Omit<CardWant
 }
 
 /** A bench with one version of a recipe, be it one that does not count yet; with none where it is not there. */
-async function benchWith(bench: Bench, versionId: string): Promise<Bench> {
+export async function benchWith(bench: Bench, versionId: string): Promise<Bench> {
   const recipe =
     bench.recipes.find((each) => each.versionId === versionId) ??
     (await findBenchRecipe(database(), versionId));

@@ -19,6 +19,7 @@ import {
   serveAs,
 } from "#scaling/choice";
 import { serveDemo } from "./demoBar.ts";
+import { tryDemo } from "./demoTrials.ts";
 
 const { vessels } = DEMO_IDS;
 
@@ -108,6 +109,7 @@ export async function planDemoDays(db: Database, at: Date): Promise<void> {
     const day = { siteId: PIER_HEAD, day: dayIn(site.timeZone, addDays(at, inDays)) };
     must(await replaceShift(db, day, { items, began: 0 }, by));
   }
+  await tryDemo(db, await benchAt(db, PIER_HEAD, at), at);
   for (const siteId of [PIER_HEAD, ROPE_LOFT]) await serveDemo(db, await benchAt(db, siteId, at), at);
 }
 

@@ -9,12 +9,14 @@ import { happened } from "#data/events.ts";
 import { addJob } from "#data/jobs.ts";
 import { approveBatch, findApprovable, standardOf, withdrawStandard } from "#data/standards.ts";
 import { transact } from "#data/transact.ts";
+import { approveTrial } from "#data/trials.ts";
 import { standardSentence } from "#words/log";
 import { Refusal } from "./action.ts";
 import { benchOf } from "./bench.ts";
 import { effectsOn, moves } from "./cardEffects.ts";
 import { database } from "./database.ts";
 import { followedBy } from "./followed.ts";
+import { proofOf } from "./trialSeen.ts";
 
 /** A batch's approval before it happens: place, retired batch, and the bench as it would be. */
 export interface Approval {
@@ -79,13 +81,15 @@ export async function makeStandard(
 ): Promise<CardsFollowed> {
   const { batchId } = approval;
   const { touched, bench } = await approvalOf(batchId);
+  const proof = await proofOf(batchId);
   const job = await transact(database(), async (tx) => {
-    const approved = await approveBatch(tx, approval, by);
+    const approved = await approveBatch(tx, approval, by, proof);
     if (!approved.ok) {
       const { code } = approved.failure;
       throw new Refusal(standardSentence(code), { code: code === "saysTooLittle" ? "refused" : code });
     }
     if (!approved.value.inForce) return undefined;
+    if (proof) await approveTrial(tx, proof.trialId, by);
     happened(tx, { siteId: bench.site.id, kind: "standardMade", details: { batchId } }, by);
     if (cards.length === 0) return undefined;
     return addJob(tx, { kind: "followBatch", request: { batchId, touched, only: cards } }, by);

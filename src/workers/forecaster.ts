@@ -24,6 +24,7 @@ import {
   type WindowRow,
 } from "#core/outlook";
 import type { Result } from "#core/result";
+import { type BracketInput, batchesNeeded, type Needed } from "#core/trial";
 
 type Heard = (progress: Progress) => void;
 /** A study that was overtaken by another question, or stopped. */
@@ -77,6 +78,11 @@ export function createForecaster(breathe: () => Promise<boolean>) {
     /** The one thing to change after tasting. */
     correct(input: CorrectInput): Result<Correction, CorrectFailure> {
       return correctionOf(input);
+    },
+
+    /** How many batches more a trial will likely take; it ends nothing that is under way. */
+    needed(input: BracketInput, most: number): Needed {
+      return batchesNeeded(input, most);
     },
 
     stop(): void {

@@ -3,6 +3,7 @@ import type { BrewFailure } from "#core/brew";
 import type { CorrectFailure, CorrectInput, Correction, CoupleAsked, CoupledFailure } from "#core/iced";
 import type { Asking, First, Progress, Study, WayAnswer, WayAsked, WindowRow } from "#core/outlook";
 import type { Result } from "#core/result";
+import type { BracketInput, Needed } from "#core/trial";
 import type { Forecaster, Stopped } from "./forecaster.ts";
 import { linkTo } from "./link.ts";
 
@@ -27,6 +28,7 @@ export function forecasts() {
       link.ask<Result<number, CoupledFailure>>((remote) => remote.extraction(asked)),
     correct: (input: CorrectInput) =>
       link.ask<Result<Correction, CorrectFailure>>((remote) => remote.correct(input)),
+    needed: (input: BracketInput, most: number) => link.ask<Needed>((remote) => remote.needed(input, most)),
     /** Stops all work under way: it ends with "stopped". */
     stop: () => link.tell((remote) => remote.stop()),
     end: () => link.end(),

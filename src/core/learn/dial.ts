@@ -14,6 +14,8 @@ export interface Lesson {
   readonly shortfall: number;
   readonly coffeeId: string;
   readonly bag: Bag;
+  /** How surely the setting was found, as a standard deviation, dial units; one step of the dial where nobody says. */
+  readonly sdUnits?: number | undefined;
 }
 
 /** The forecast of the batch that a setting is wanted for. */
@@ -79,7 +81,7 @@ type Vector = readonly [number, number, number];
  *   setting = forecast + a + b · Δlog₂ depth + c · Δshortfall + coffee + (bag − this bag) + noise,
  *
  * with a ~ N(0, house²), b and c ~ N(the forecast's slope, (half of it, at least half a unit)²), coffee ~ N(0, coffees²)
- * drawn towards the mean of all coffees, and noise of one dial step. Coffees are integrated out in closed form, so
+ * drawn towards the mean of all coffees, and noise of one dial step, or of as much as a trial left open. Coffees are integrated out in closed form, so
  * that it is one pass over the lessons and a 3 × 3 inverse. Where lessons scatter by far more than the noise, the
  * covariance is multiplied by as much (Birge's ratio), so that the range stays honest.
  *
@@ -102,6 +104,7 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
       unit * (bagUnits(lesson.bag) - bagUnits(target.bag));
     return {
       lesson,
+      weight: noise / Math.max(dial.step, lesson.sdUnits ?? 0) ** 2,
       of: [1, deeper, shorter] as Vector,
       off: sign * (lesson.setting - model.setting) - expected,
     };
@@ -110,9 +113,13 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
   // Of each coffee what its lessons add up to; whoever has none stands at the mean of all.
   const groups = new Map<string, Group>();
   const groupOf = (id: string) => groups.get(id) ?? { count: 0, of: [0, 0, 0] as Vector, off: 0 };
-  for (const { lesson, of, off } of rows) {
+  for (const { lesson, weight, of, off } of rows) {
     const old = groupOf(lesson.coffeeId);
-    groups.set(lesson.coffeeId, { count: old.count + 1, of: plus(old.of, of), off: old.off + off });
+    groups.set(lesson.coffeeId, {
+      count: old.count + weight,
+      of: plus(old.of, of, weight),
+      off: old.off + weight * off,
+    });
   }
   const sharpness = (count: number) => coffees / (noise + count * coffees);
 
@@ -128,7 +135,7 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
       for (let j = 0; j < 3; j++) precision.set(i, j, precision.get(i, j) + times * of[i]! * of[j]!);
     }
   };
-  for (const { of, off } of rows) add(of, off, 1 / noise);
+  for (const { weight, of, off } of rows) add(of, off, weight / noise);
   for (const { count, of, off } of groups.values()) add(of, off, -sharpness(count) / noise);
   const covariance = inverse(precision);
   const times = (a: Vector, b: Vector) =>
@@ -149,19 +156,20 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
   };
 
   const estimate = fitted([1, 0, 0], target.coffeeId);
-  const own = rows.map(({ lesson, of, off }) => {
+  const own = rows.map(({ lesson, weight, of, off }) => {
     const at = fitted(of, lesson.coffeeId);
     const shared = lesson.coffeeId === target.coffeeId ? at.coffee : 0;
     return {
       batchId: lesson.batchId,
       setting: lesson.setting,
       off: off - at.off,
-      pull: (times(estimate.row, at.row) + shared) / noise,
-      leverage: (times(at.row, at.row) + at.coffee) / noise,
+      weight,
+      pull: (weight * (times(estimate.row, at.row) + shared)) / noise,
+      leverage: (weight * (times(at.row, at.row) + at.coffee)) / noise,
     };
   });
   const free = own.length - own.reduce((sum, { leverage }) => sum + leverage, 0);
-  const scatter = own.reduce((sum, { off }) => sum + off ** 2, 0) / noise;
+  const scatter = own.reduce((sum, { weight, off }) => sum + weight * off ** 2, 0) / noise;
   const birge = free >= LEAST_FREE ? Math.max(1, scatter / free) : 1;
 
   const variance = (times(estimate.row, estimate.row) + estimate.coffee) * birge;
@@ -174,7 +182,7 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
     sdUnits,
     sdWithOneMore: Math.sqrt(1 / (1 / variance + 1 / (noise * birge))),
     taught: own
-      .map(({ leverage: _leverage, ...taught }) => taught)
+      .map(({ leverage: _leverage, weight: _weight, ...taught }) => taught)
       .toSorted((a, b) => Math.abs(b.pull) - Math.abs(a.pull)),
     oneSize: rows.length > 1 && Math.max(...depths) - Math.min(...depths) < ONE_SIZE,
     contradict: birge > CONTRADICTS ? farthestApart(own) : undefined,
@@ -182,6 +190,7 @@ export function learnDial({ lessons, target, model, dial }: LearnInput): Learned
 }
 
 interface Group {
+  /** Lessons, each by its weight. */
   readonly count: number;
   readonly of: Vector;
   readonly off: number;

@@ -17,6 +17,10 @@ export const RIGHTS = {
   logBatches: WORKERS,
   /** What happens at the bar: pots filled, served from, moved and poured away; sales. */
   serve: WORKERS,
+  /** To begin a trial, brew its batches, say what is seen of them, and give it up. */
+  runTrials: WORKERS,
+  /** To say what a cup of a trial tastes like: a trainee learns by it. */
+  taste: EVERYONE,
   doCare: WORKERS,
   /** To measure something again, for a lead to look at. */
   propose: WORKERS,

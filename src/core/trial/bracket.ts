@@ -111,6 +111,34 @@ export function bracketFrom(
   };
 }
 
+/** Ends of the dial that batches have shown to be wrong: settings in the dial's numbers, absent where an end is still open. */
+export interface ProvedEnds {
+  /** So fine, and finer, is surely too fine. */
+  readonly tooFineTo?: number;
+  /** So coarse, and coarser, is surely too coarse. */
+  readonly tooCoarseFrom?: number;
+}
+
+const PROVED_SHARE = 0.8;
+
+/** How far from its two ends the dial is surely wrong: a batch there would be so four times in five. */
+export function provedEnds(belief: Belief, input: BracketInput): ProvedEnds {
+  const { settings, weights } = belief;
+  const towards = input.dial.higherIs === "coarser" ? 1 : -1;
+  const shareAt = (setting: number, verdict: "tooFine" | "tooCoarse") =>
+    settings.reduce(
+      (sum, at, i) => sum + weights[i]! * verdictAt(towards * (at - setting), input)[verdict],
+      0,
+    );
+  const byGrind = towards === 1 ? settings : settings.toReversed();
+  const tooFineTo = byGrind.findLast((setting) => shareAt(setting, "tooFine") >= PROVED_SHARE);
+  const tooCoarseFrom = byGrind.find((setting) => shareAt(setting, "tooCoarse") >= PROVED_SHARE);
+  return {
+    ...(tooFineTo !== undefined && { tooFineTo }),
+    ...(tooCoarseFrom !== undefined && { tooCoarseFrom }),
+  };
+}
+
 /** The smallest setting at which the weights below and at it reach a share. */
 export function quantile({ settings, weights }: Belief, share: number): number {
   let sum = 0;

@@ -6,6 +6,8 @@ export {
   bracket,
   bracketFrom,
   type JudgedBatch,
+  type ProvedEnds,
+  provedEnds,
   type TrialBracket,
   type Verdict,
   verdictAt,

@@ -20,6 +20,8 @@ export const cards = mysqlTable(
     draft: boolean("draft").notNull(),
     /** Put away by a lead: found by its link, offered nowhere, and not made anew any more. */
     retired: boolean("retired").notNull().default(false),
+    /** Made for a batch of a trial: what is logged from it is of the trial, and lists leave it out. */
+    trialId: id("trial_id"),
     recipeVersionId: id("recipe_version_id").notNull(),
     brewerId: id("brewer_id").notNull(),
     grinderId: id("grinder_id").notNull(),

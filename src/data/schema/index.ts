@@ -12,4 +12,5 @@ export * from "./people.ts";
 export * from "./recipes.ts";
 export * from "./shifts.ts";
 export * from "./sites.ts";
+export * from "./trials.ts";
 export * from "./wall.ts";

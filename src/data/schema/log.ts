@@ -99,6 +99,11 @@ export const standards = mysqlTable(
     retiredAt: time("retired_at"),
     /** The standard that took its place, and gives it back when it is withdrawn. */
     replacedBy: id("replaced_by"),
+    /** The trial that found it: the middle and the width of where it is right, dial units, and whether its pot was repeated. */
+    trialId: id("trial_id"),
+    provedSetting: double("proved_setting"),
+    provedSd: double("proved_sd"),
+    brewedOnce: boolean("brewed_once").notNull().default(false),
   },
   (table) => [
     index("standards_place").on(table.siteId, table.coffeeId, table.brewerId),

@@ -1,9 +1,11 @@
 "use server";
 
 import { retiredCards, uuid } from "#contract/card.ts";
+import { startedTrial } from "#contract/trials.ts";
 import { action } from "#server/action.ts";
 import { remove, retire } from "#server/cards.ts";
 import { putOnToday } from "#server/shifts.ts";
+import { startTrial } from "#server/trials.ts";
 
 /** Puts cards away, or takes them out again. */
 export const retireCards = action("approve")
@@ -14,6 +16,11 @@ export const retireCards = action("approve")
 export const listCard = action("planShift")
   .inputSchema(uuid)
   .action(async ({ parsedInput, ctx }) => putOnToday(parsedInput, ctx.by));
+
+/** Begins a trial of what a card says. */
+export const tryCard = action("runTrials")
+  .inputSchema(startedTrial)
+  .action(async ({ parsedInput, ctx }) => startTrial(parsedInput, ctx.by));
 
 /** Deletes a card for good. */
 export const deleteCard = action("approve")

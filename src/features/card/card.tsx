@@ -1,11 +1,12 @@
 "use client";
 
-import { ListPlus, NotebookPen, Printer, Scale } from "lucide-react";
+import { Brackets, ListPlus, NotebookPen, Printer, Scale } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { flushSync } from "react-dom";
 import { toast } from "sonner";
+import { v7 as uuidv7 } from "uuid";
 import { IntoPot } from "#parts/bar/intoPot.tsx";
 import { useTelling } from "#parts/bar/useTelling.ts";
 import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
@@ -15,7 +16,7 @@ import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { stopsOf } from "#words/cards";
-import { deleteCard, listCard, retireCards } from "./actions.ts";
+import { deleteCard, listCard, retireCards, tryCard } from "./actions.ts";
 
 interface CardProps extends CardFaceProps {
   readonly id: string;
@@ -24,6 +25,8 @@ interface CardProps extends CardFaceProps {
   readonly scaleHref: string;
   /** Put away by a lead. */
   readonly retired: boolean;
+  /** The running trial that it was made for. */
+  readonly trialId: string | undefined;
 }
 
 /** One card on A6, or four on a page of A4. */
@@ -35,7 +38,7 @@ const PAPERS = {
 /** One batch, readable at arm's length, and printed on a quarter of a page. */
 export function Card(props: CardProps) {
   const units = useUnits();
-  const { id, draft, sheet, brewerGone, retired, scaleHref } = props;
+  const { id, draft, sheet, brewerGone, retired, scaleHref, trialId } = props;
   const { may } = useCounter();
   const { act, busy } = useAct();
   const router = useRouter();
@@ -52,6 +55,11 @@ export function Card(props: CardProps) {
     toast.success(`On today's list${batches > 1 ? `, ${batches} times now` : ""}.`, {
       action: { label: "To the list", onClick: () => router.push("/shift") },
     });
+  };
+  const [newTrialId] = useState(() => uuidv7());
+  const tryIt = async () => {
+    const sent = await act(tryCard({ id: newTrialId, cardId: id }));
+    if (sent.ok) router.push(`/trials/${sent.data.id}`);
   };
   const [paper, setPaper] = useState<keyof typeof PAPERS>("one");
   const printAs = (next: keyof typeof PAPERS) => {
@@ -75,6 +83,20 @@ export function Card(props: CardProps) {
           <Button disabled={busy} onClick={list}>
             <ListPlus size={18} aria-hidden /> Onto today's list
           </Button>
+        )}
+        {trialId ? (
+          <Link href={`/trials/${trialId}`} className={buttonClass()}>
+            <Brackets size={18} aria-hidden /> To its trial
+          </Link>
+        ) : (
+          may("runTrials") &&
+          !draft &&
+          !brewerGone &&
+          !retired && (
+            <Button disabled={busy} onClick={tryIt}>
+              <Brackets size={18} aria-hidden /> Try it: begin a trial
+            </Button>
+          )
         )}
         {may("keepCards") && !brewerGone && (
           <Link href={scaleHref} className={buttonClass()}>

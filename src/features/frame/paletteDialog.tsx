@@ -19,6 +19,7 @@ const PLACES = [
   { href: "/recipes", text: "Recipes: find, write, compare", right: "see" },
   { href: "/recipes/sites", text: "Compare two sites", right: "see" },
   { href: "/scale", text: "Scale a recipe", right: "see" },
+  { href: "/trials", text: "Trials: bracket a grind", right: "see" },
   { href: "/wall", text: "Wall chart, cards and labels: print", right: "see" },
   { href: "/cards", text: "Cards: find, put away", right: "see" },
   { href: "/shift", text: "Today's list", right: "see" },

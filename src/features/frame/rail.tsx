@@ -2,6 +2,7 @@
 
 import {
   BookOpen,
+  Brackets,
   CalendarClock,
   GlassWater,
   type LucideIcon,
@@ -17,6 +18,7 @@ const PLACES = [
   { href: "/bench", name: "Bench", Icon: Ruler },
   { href: "/recipes", name: "Recipes", Icon: BookOpen },
   { href: "/scale", name: "Scale", Icon: Scale },
+  { href: "/trials", name: "Trials", Icon: Brackets },
   { href: "/wall", name: "Wall", Icon: PanelTop },
   { href: "/shift", name: "Shift", Icon: CalendarClock },
   { href: "/bar", name: "Bar", Icon: GlassWater },

@@ -2,10 +2,12 @@
 
 import { correctedBatch, removedBatch, sentBatch } from "#contract/batch.ts";
 import { approvedBatch, fittedPair, withdrawnBatch } from "#contract/standard.ts";
+import { addedBatch } from "#contract/trials.ts";
 import { action } from "#server/action.ts";
 import { correct, log, takeOut } from "#server/batches.ts";
 import { fitToLog, forgetFit } from "#server/fits.ts";
 import { endStandard, makeStandard } from "#server/standards.ts";
+import { addBatch } from "#server/trials.ts";
 
 export const logBatch = action("logBatches")
   .inputSchema(sentBatch)
@@ -29,6 +31,11 @@ export const approveBatch = action("approve")
 export const withdrawBatch = action("approve")
   .inputSchema(withdrawnBatch)
   .action(async ({ parsedInput, ctx }) => endStandard(parsedInput.batchId, ctx.by));
+
+/** Puts a batch into a running trial. */
+export const addToTrial = action("runTrials")
+  .inputSchema(addedBatch)
+  .action(async ({ parsedInput, ctx }) => addBatch(parsedInput, ctx.by));
 
 /** Fits a brewer's and a grinder's factors to the log, now and after every batch. */
 export const learnFromLog = action("measure")

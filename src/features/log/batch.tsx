@@ -11,12 +11,13 @@ import { printNumber, printPct, printTime } from "#core/units";
 import { IntoPot } from "#parts/bar/intoPot.tsx";
 import { CardEffects, useFollowing } from "#parts/cardEffects.tsx";
 import { Back } from "#ui/back.tsx";
-import { Button } from "#ui/button.tsx";
+import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
+import { useAct } from "#ui/useAct.ts";
 import { approvedSentence, ICED_SERVED_WORDS, SAMPLED_WORDS, signsLine, withdrawnSentence } from "#words/log";
-import { approveBatch, withdrawBatch } from "./actions.ts";
+import { addToTrial, approveBatch, withdrawBatch } from "./actions.ts";
 
 export interface BatchPage {
   readonly batch: BatchRow & { readonly when: string; readonly removed: boolean };
@@ -27,14 +28,49 @@ export interface BatchPage {
     readonly person: string;
     readonly retired: string | undefined;
   }[];
+  /** The trial that it is of; else the running ones that it would fit. */
+  readonly trialId: string | undefined;
+  readonly trials: readonly { readonly id: string; readonly title: string }[];
   /** The place that an approval would give it; the sentence why not, where it cannot be approved. */
   readonly approval:
     | { readonly what: string; readonly retires: string | undefined }
     | { readonly cannot: string };
 }
 
+/** The way to a batch's trial, or into one that it fits. */
+function OfTrial({
+  batchId,
+  trialId,
+  trials,
+}: Pick<BatchPage, "trialId" | "trials"> & { readonly batchId: string }) {
+  const { may } = useCounter();
+  const { act, busy, trouble } = useAct();
+  if (trialId) {
+    return (
+      <Link href={`/trials/${trialId}`} className={buttonClass()}>
+        Its trial
+      </Link>
+    );
+  }
+  if (!may("runTrials")) return undefined;
+  return (
+    <>
+      {trials.map(({ id, title }) => (
+        <Button key={id} disabled={busy} onClick={() => act(addToTrial({ trialId: id, batchId }))}>
+          Into the trial of <bdi>{title}</bdi>
+        </Button>
+      ))}
+      {trouble && (
+        <p role="alert" className="text-stop">
+          {trouble.message}
+        </p>
+      )}
+    </>
+  );
+}
+
 /** One batch of the log, and its way to being the standard. */
-export function Batch({ batch, approvals, approval }: BatchPage) {
+export function Batch({ batch, approvals, approval, trialId, trials }: BatchPage) {
   const units = useUnits();
   const { may } = useCounter();
   const withdraw = useWithdraw();
@@ -81,6 +117,7 @@ export function Batch({ batch, approvals, approval }: BatchPage) {
             }}
           />
         )}
+        <OfTrial batchId={batch.id} trialId={trialId} trials={batch.removed ? [] : trials} />
         <span className="ml-auto">
           <Back otherwise="/log" />
         </span>

@@ -20,6 +20,8 @@ import { sayFollowed } from "./followed.ts";
 export interface CardToLog {
   readonly title: string;
   readonly batch: BatchOfCard;
+  /** The running trial that it was made for. */
+  readonly trialId: string | undefined;
 }
 
 interface BatchFormProps {
@@ -31,10 +33,12 @@ interface BatchFormProps {
   /** The batch that a new one was brewed like. */
   readonly like?: BatchRow | undefined;
   readonly onDone: () => void;
+  /** Called when it is in the log. */
+  readonly onLogged?: (() => void) | undefined;
 }
 
 /** A brewed batch, written down: five fields, and as many more as somebody knows. */
-export function BatchForm({ site, batch, card, like, onDone }: BatchFormProps) {
+export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFormProps) {
   const print = useUnits();
   // As it was when this began: the page is drawn again with what others keep meanwhile.
   const [base] = useState(() => {
@@ -82,6 +86,7 @@ export function BatchForm({ site, batch, card, like, onDone }: BatchFormProps) {
     if (sent.data.theirs) return;
     sayFollowed(sent.data);
     done();
+    onLogged?.();
   };
   const save = () => form.submit((values) => send(values, base.revision));
   const choose = (chosen: Chosen) => {

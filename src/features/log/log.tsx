@@ -67,7 +67,16 @@ export function Log({ site, batches, older, csv, card }: LogProps) {
           {card.cannot}
         </p>
       )}
-      {adding && <BatchForm key={like?.id} site={site} card={from} like={like} onDone={done} />}
+      {adding && (
+        <BatchForm
+          key={like?.id}
+          site={site}
+          card={from}
+          like={like}
+          onDone={done}
+          onLogged={from?.trialId ? () => router.push(`/trials/${from.trialId}`) : undefined}
+        />
+      )}
       <Panel>
         <Batches
           site={site}

@@ -41,13 +41,14 @@ function lessonOf(standard: Standard, bench: Bench, grinder: BenchGrinder): Less
   const brewer = brewers.find(({ id }) => id === standard.brewerId);
   const coffee = coffees.find(({ id }) => id === standard.coffeeId);
   if (!brewer?.basket || brewer.kind === "press" || !coffee) return undefined;
-  const { doseG, waterG, iceG, dialSetting, batchId, brewedOn, roastedOn } = standard;
+  const { doseG, waterG, iceG, dialSetting, batchId, brewedOn, roastedOn, proof } = standard;
   const densityGPerMl = standard.densityGPerMl ?? coffee.densityGPerMl;
   const depth = meanBedDepthMm({ doseG, densityGPerMl, basket: brewer.basket });
   if (!depth.ok) return undefined;
   return {
     batchId,
-    setting: settingSince(dialSetting, brewedOn, grinder, movesOf(bench, grinder)),
+    setting: settingSince(proof?.setting ?? dialSetting, brewedOn, grinder, movesOf(bench, grinder)),
+    ...(proof && { sdUnits: proof.sdUnits }),
     meanDepthMm: depth.value,
     shortfall: Math.log2((waterG + iceG) / waterG),
     coffeeId: coffee.id,

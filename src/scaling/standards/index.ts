@@ -2,5 +2,5 @@
 
 export { asStandard } from "./approved.ts";
 export { type CardsAfter, type CardsChange, cardsAfter } from "./cardsAfter.ts";
-export { type BatchChange, followedBatch } from "./standard.ts";
+export { type BatchChange, followedBatch, placeOfCard } from "./standard.ts";
 export { type Series, type StandardSeries, watchedOf } from "./watched.ts";

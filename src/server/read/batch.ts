@@ -2,6 +2,7 @@ import { uuid } from "#contract/card.ts";
 import { may, type Role } from "#core/people";
 import { findBatch } from "#data/batches.ts";
 import { findApprovable } from "#data/standards.ts";
+import { readTrials, trialOfBatch } from "#data/trials.ts";
 import { Refusal } from "#server/action.ts";
 import { benchOf } from "#server/bench.ts";
 import { database } from "#server/database.ts";
@@ -10,6 +11,7 @@ import { approvalOf } from "#server/standards.ts";
 import { printTime } from "#words/figures";
 import { placeTitle } from "#words/log";
 import { rightSentence } from "#words/people";
+import { trialTitle } from "#words/trials";
 import { onBench } from "./onBench.ts";
 
 /** One batch with its standing; undefined where there is no such batch. What its cards would become is asked for beside it. */
@@ -28,12 +30,29 @@ export function readBatch(id: string, role: Role) {
         person,
         retired: standard.retiredAt ? printTime(standard.retiredAt, times) : undefined,
       })),
+      ...(await trialsOf(batch)),
       approval:
         batch.approved || batch.removed || !may(role, "approve")
           ? { cannot: rightSentence("approve") }
           : await approvalWords(id, batch),
     };
   });
+}
+
+/** The trial that a batch is of; else those that run for its coffee on its brewer. */
+async function trialsOf({
+  id,
+  siteId,
+  coffeeId,
+  brewerId,
+}: NonNullable<Awaited<ReturnType<typeof findBatch>>>) {
+  const trialId = await trialOfBatch(database(), id);
+  if (trialId !== undefined) return { trialId, trials: [] };
+  const running = await readTrials(database(), siteId, { running: true });
+  const trials = running
+    .filter((trial) => trial.coffeeId === coffeeId && trial.brewerId === brewerId)
+    .map((trial) => ({ id: trial.id, title: trialTitle(trial) }));
+  return { trialId, trials };
 }
 
 /** The place that a batch would be the standard of, in words; or the sentence why it cannot be one. */

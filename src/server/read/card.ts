@@ -3,6 +3,7 @@ import { readCard } from "#data/cards.ts";
 import { queryOf } from "#scaling/choice";
 import { database } from "#server/database.ts";
 import { ownUrl, qrOf } from "#server/links.ts";
+import { runningTrialOf } from "#server/trialSeen.ts";
 import { printDay } from "#words/figures";
 
 /** A card's page, whatever its site; undefined where there is no such card. */
@@ -17,6 +18,7 @@ export async function readCardPage(id: string) {
     sheet,
     brewerGone,
     retired,
+    trialId: await runningTrialOf(id),
     scaleHref: `/scale?${queryOf(sheet.chosen)}`,
     qr: qrOf(ownUrl(`/cards/${id}`)),
     made: printDay(createdAt, site.timeZone),

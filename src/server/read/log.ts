@@ -7,6 +7,7 @@ import { batchFilter } from "#server/batches.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
 import { readerTimes } from "#server/reader.ts";
+import { runningTrialOf } from "#server/trialSeen.ts";
 import { cardTitle } from "#words/cards";
 import { printMoment } from "#words/figures";
 import { onBench } from "./onBench.ts";
@@ -51,7 +52,8 @@ async function cardToLog(id: string, { site }: Pick<Bench, "site">) {
   if (card.siteId !== site.id) {
     return { cannot: `This card is of ${card.site.name}: change the site, and log it there.` };
   }
-  return { title: cardTitle(card.sheet, card.draft), batch: batchOfCard(card.id, card.sheet) };
+  const trialId = await runningTrialOf(card.id);
+  return { title: cardTitle(card.sheet, card.draft), batch: batchOfCard(card.id, card.sheet), trialId };
 }
 
 function named(rows: readonly { readonly id: string; readonly name: string }[]) {

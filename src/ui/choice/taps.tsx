@@ -1,10 +1,16 @@
 "use client";
 
 import { ToggleGroup } from "radix-ui";
+import type { ReactNode } from "react";
 
 interface TapsProps {
   readonly label: string;
-  readonly options: readonly { readonly value: string; readonly text: string }[];
+  readonly options: readonly {
+    readonly value: string;
+    readonly text: string;
+    /** Drawn over its word. */
+    readonly drawing?: ReactNode;
+  }[];
   /** Several may be so. */
   readonly many: boolean;
   /** What is tapped, with spaces between. */
@@ -17,12 +23,13 @@ interface TapsProps {
 /** A few words that are tapped on and off, all of them in sight. */
 export function Taps({ label, options, many, text, onText, trouble, help }: TapsProps) {
   const tapped = text.split(" ").filter(Boolean);
-  const buttons = options.map(({ value, text: word }) => (
+  const buttons = options.map(({ value, text: word, drawing }) => (
     <ToggleGroup.Item
       key={value}
       value={value}
-      className="min-h-11 rounded-panel border-2 border-rim/50 bg-enamel px-2.5 data-[state=on]:border-rim data-[state=on]:bg-rim data-[state=on]:text-enamel"
+      className={`min-h-11 rounded-panel border-2 border-rim/50 bg-enamel data-[state=on]:border-rim ${drawing ? "flex min-w-20 flex-col items-center gap-1 px-1.5 py-1.5 text-sm data-[state=on]:bg-rim/15 data-[state=on]:font-semibold" : "px-2.5 data-[state=on]:bg-rim data-[state=on]:text-enamel"}`}
     >
+      {drawing}
       {word}
     </ToggleGroup.Item>
   ));

@@ -26,6 +26,8 @@ const DOING: { readonly [right in Right]: string } = {
   propose: "Measuring something again",
   logBatches: "Logging a batch",
   serve: "Serving from a pot",
+  runTrials: "Running a trial",
+  taste: "Tasting",
   doCare: "Marking care as done",
   setBench: "Changing what stands on the bench",
   people: "Changing people",
@@ -117,6 +119,7 @@ export const SUBJECT_WORDS: { readonly [subject in AuditSubject]: string } = {
   recipe: "recipe",
   card: "card",
   batch: "batch",
+  trial: "trial",
   station: "station",
   token: "token",
 };

@@ -1,0 +1,25 @@
+export const TRIAL_STATES = ["running", "approved", "givenUp"] as const;
+export type TrialState = (typeof TRIAL_STATES)[number];
+
+/** Where a trial's first setting comes from, the surest first. */
+export const PRIORS = ["learned", "forecast", "rule"] as const;
+export type PriorFrom = (typeof PRIORS)[number];
+
+/** Why a trial does not take what was sent. */
+export type TrialRefusal =
+  | "notThere"
+  | "stale"
+  | "ended"
+  | "noDial"
+  | "noGrind"
+  | "draft"
+  | "otherBrewer"
+  | "otherGrinder"
+  | "otherBurrs"
+  | "otherCoffee"
+  | "otherServe"
+  | "otherSite"
+  | "inAnother"
+  | "takenOut"
+  | "offTheDial"
+  | "notYours";

@@ -1,0 +1,56 @@
+"use server";
+
+import {
+  changedTrial,
+  endedTrial,
+  keptReading,
+  keptTasting,
+  removedTasting,
+  startedTrial,
+  trialCard,
+} from "#contract/trials.ts";
+import { action } from "#server/action.ts";
+import {
+  alterTrial,
+  cardForTrial,
+  endTrial,
+  sayReading,
+  sayTasting,
+  startTrial,
+  takeTastingBack,
+} from "#server/trials.ts";
+
+/** Begins a trial from a card. */
+export const beginTrial = action("runTrials")
+  .inputSchema(startedTrial)
+  .action(async ({ parsedInput, ctx }) => startTrial(parsedInput, ctx.by));
+
+/** Changes a running trial's coffee, and whether both sides are shown. */
+export const changeTrial = action("runTrials")
+  .inputSchema(changedTrial)
+  .action(async ({ parsedInput, ctx }) => alterTrial(parsedInput, ctx.by));
+
+export const giveUpTrial = action("runTrials")
+  .inputSchema(endedTrial)
+  .action(async ({ parsedInput, ctx }) => endTrial(parsedInput, ctx.by));
+
+/** Makes the card of the next batch. */
+export const makeTrialCard = action("runTrials")
+  .inputSchema(trialCard)
+  .action(async ({ parsedInput, ctx }) => cardForTrial(parsedInput, ctx.by));
+
+/** Keeps what was seen of a batch. */
+export const keepSigns = action("runTrials")
+  .inputSchema(keptReading)
+  .action(async ({ parsedInput }) => sayReading(parsedInput));
+
+/** Keeps words on a cup. */
+export const keepTasting = action("taste")
+  .inputSchema(keptTasting)
+  .action(async ({ parsedInput, ctx }) => sayTasting(parsedInput, ctx.by));
+
+export const takeTasting = action("taste")
+  .inputSchema(removedTasting)
+  .action(async ({ parsedInput, ctx }) =>
+    takeTastingBack(parsedInput, { personId: ctx.person.id, role: ctx.person.role }),
+  );

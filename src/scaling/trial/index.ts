@@ -1,0 +1,4 @@
+/** A trial as it is worked out from its card, its batches and what was tasted of them. */
+export { type Prior, priorOf } from "./prior.ts";
+export { changedSince, isLiked, readingOf, type TriedBatch, type Wanted } from "./reading.ts";
+export { type Question, type SeenBatch, type SeenTrial, seenTrial } from "./seen.ts";

@@ -1,0 +1,122 @@
+import { uuid } from "#contract/card.ts";
+import { listCards } from "#data/cards.ts";
+import { readTrialSums, readTrials, TRIALS_PAGE, type TrialLine } from "#data/trials.ts";
+import { now } from "#server/clock.ts";
+import { database } from "#server/database.ts";
+import { readerTimes } from "#server/reader.ts";
+import { trialAtHand } from "#server/trialSeen.ts";
+import { cardTitle } from "#words/cards";
+import { printMoment, type ReadTimes } from "#words/figures";
+import { trialTitle } from "#words/trials";
+import { onBench } from "./onBench.ts";
+
+/** The trials of a site: those that run, and a page of those that have ended. */
+export function readTrialList(link: URLSearchParams) {
+  return onBench(async ({ site }) => {
+    const db = database();
+    const [at, id] = [link.get("before"), link.get("beforeId")];
+    const isPlace = at !== null && !Number.isNaN(Date.parse(at)) && uuid.safeParse(id).success;
+    const before = isPlace ? { at: new Date(at), id: id! } : undefined;
+    const [running, ended, sums, cards, times] = await Promise.all([
+      readTrials(db, site.id, { running: true }),
+      readTrials(db, site.id, { running: false, before }),
+      readTrialSums(db, site.id),
+      listCards(db, site.id),
+      readerTimes(),
+    ]);
+    const page = ended.slice(0, TRIALS_PAGE);
+    const last = page.at(-1);
+    const reader = { ...times, timeZone: site.timeZone };
+    return {
+      running: running.map((trial) => lineOf(trial, reader)),
+      ended: page.map((trial) => lineOf(trial, reader)),
+      older:
+        ended.length > TRIALS_PAGE && last
+          ? `/trials?${new URLSearchParams({ before: last.at.toISOString(), beforeId: last.id })}`
+          : undefined,
+      sums,
+      cards: cards.flatMap(({ id: cardId, sheet, draft }) =>
+        draft ? [] : [{ id: cardId, title: cardTitle(sheet, draft) }],
+      ),
+    };
+  });
+}
+
+function lineOf(trial: TrialLine, times: ReadTimes) {
+  const { id, state, reason, batches, spentG, person, at, endedAt } = trial;
+  return {
+    id,
+    title: trialTitle(trial),
+    state,
+    reason,
+    batches,
+    spentG,
+    person,
+    when: printMoment(endedAt ?? at, now(), times),
+  };
+}
+export type TrialListPage = Exclude<Awaited<ReturnType<typeof readTrialList>>, string>;
+
+/** One trial with all that its page works with; undefined where there is none. */
+export function readTrialPage(id: string) {
+  return onBench(async () => {
+    const found = uuid.safeParse(id).success ? await trialAtHand(id) : undefined;
+    if (!found) return undefined;
+    const { trial, card, bench, question, batches, tried, doseG } = found;
+    const times = { ...(await readerTimes()), timeZone: bench.site.timeZone };
+    const { result, madeWith, forecast } = card.sheet;
+    const { state, reason, revision, cardId, priorFrom, budgetG, bothSides, grinder, person, pricePerKg } =
+      trial;
+    return {
+      id: trial.id,
+      title: trialTitle(trial),
+      state,
+      reason,
+      revision,
+      cardId,
+      priorFrom,
+      budgetG,
+      bothSides,
+      grinder,
+      person,
+      pricePerKg,
+      started: printMoment(trial.at, now(), times),
+      ended: trial.endedAt ? printMoment(trial.endedAt, now(), times) : undefined,
+      question,
+      doseG,
+      sheet: {
+        doseG: result.rounded.doseG,
+        waterG: result.rounded.brewWaterG,
+        settingG: result.rounded.settingG ?? null,
+        iceG: result.rounded.iceG,
+        yieldG: result.rounded.yieldG,
+        marked: madeWith.marked ?? null,
+        forecast: forecast
+          ? {
+              strengthPct: forecast.strengthPct,
+              extractionPct: forecast.extractionPct,
+              brewTimeS: forecast.brewTimeS,
+            }
+          : null,
+      },
+      batches: batches.map(({ batch, person: brewedBy, readRevision, tastings }, i) => ({
+        tried: tried[i]!,
+        revision: batch.revision,
+        readRevision,
+        person: brewedBy,
+        note: batch.note,
+        when: printMoment(batch.at, now(), times),
+        brewedAt: batch.at.toISOString(),
+        cardId: batch.cardId,
+        tastings: tastings.map(({ id: tastingId, words, person: taster, personId, at }) => ({
+          id: tastingId,
+          words,
+          person: taster,
+          personId,
+          when: printMoment(at, now(), times),
+        })),
+      })),
+    };
+  });
+}
+export type TrialPage = Exclude<NonNullable<Awaited<ReturnType<typeof readTrialPage>>>, string>;

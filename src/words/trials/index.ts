@@ -1,0 +1,12 @@
+/** Words of trials: signs, causes, changes, and what a trial does not take. */
+export { CAUSE_WORDS, CHANGE_WORDS, FACT_WORDS, SIGN_WORDS, signWords, TRIAL_TASTE_WORDS } from "./signs.ts";
+export {
+  changeSentence,
+  confoundedSentence,
+  leadingSentence,
+  notComparedSentence,
+  PRIOR_WORDS,
+  trialSentence,
+  trialTitle,
+  whyNotSentence,
+} from "./trials.ts";

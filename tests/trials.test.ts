@@ -1,0 +1,221 @@
+import { eq } from "drizzle-orm";
+import { v7 as uuidv7 } from "uuid";
+import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
+import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD, TRAINEE } from "#data/demo/bench.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
+import { batches, standards, trials } from "#data/schema/index.ts";
+import { freshDatabase, noHash } from "./database.ts";
+
+const NOW = new Date("2026-07-14T08:30:00Z");
+/** Saltmarsh in the large dispenser, of the demo's cards. */
+const CARD = demoId(600);
+
+vi.mock("next/headers", () => ({
+  headers: async () => new Headers(),
+  cookies: async () => ({ get: () => undefined }),
+}));
+
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let house: typeof import("#server/trials.ts");
+let seen: typeof import("#server/trialSeen.ts");
+let logs: typeof import("#server/batches.ts");
+let standard: typeof import("#server/standards.ts");
+let days: typeof import("#server/demoDay.ts");
+
+beforeAll(async () => {
+  fresh = await freshDatabase("trials");
+  await loadDemoHouse(fresh.db, NOW, noHash);
+  process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
+  vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
+  days = await import("#server/demoDay.ts");
+  await days.planDemoDays(fresh.db, NOW);
+  house = await import("#server/trials.ts");
+  seen = await import("#server/trialSeen.ts");
+  logs = await import("#server/batches.ts");
+  standard = await import("#server/standards.ts");
+});
+afterAll(async () => {
+  vi.unstubAllEnvs();
+  await fresh.drop();
+});
+
+const lead = { personId: LEAD, at: NOW };
+const barista = { personId: BARISTA, at: NOW };
+const begun = async () => (await house.startTrial({ id: uuidv7(), cardId: CARD }, lead)).id;
+const found = async (id: string) => (await seen.trialAtHand(id))!;
+
+/** Brews the next batch of a trial from a card of its own, and says how it went. */
+async function brewed(trialId: string, setting: number, change: object = {}): Promise<string> {
+  const { cardId } = await house.cardForTrial({ id: uuidv7(), trialId, setting }, barista);
+  const id = uuidv7();
+  await logs.log(
+    {
+      id,
+      brewerId: DEMO_IDS.brewers.fulmar,
+      coffeeId: DEMO_IDS.coffees.saltmarsh,
+      vesselId: DEMO_IDS.vessels.left,
+      cardId,
+      recipeVersionId: null,
+      method: null,
+      grinderId: DEMO_IDS.grinders.chough,
+      dialSetting: setting,
+      doseG: 202,
+      waterG: 3229,
+      iceG: 0,
+      yieldG: 2800,
+      brewTimeS: 350,
+      strengthPct: null,
+      sampledAt: null,
+      bed: null,
+      wall: null,
+      taste: [],
+      liked: null,
+      note: "",
+      at: NOW.toISOString(),
+      confirmed: true,
+      ...change,
+    },
+    barista,
+  );
+  return id;
+}
+
+test("the demo has a running trial and three that ended, one of them iced", async () => {
+  const rows = await fresh.db.select().from(trials);
+  const states = rows.map(({ state, serve }) => `${state} ${serve}`).toSorted();
+  expect(states).toEqual(["approved hot", "approved hot", "approved iced", "running hot"]);
+  for (const { id } of rows) {
+    const { tried } = await found(id);
+    expect(tried.length).toBeGreaterThanOrEqual(2);
+  }
+});
+
+test("a trial begins from what is known, once however often it is sent, and what is logged from its card is in it", async () => {
+  const id = uuidv7();
+  await house.startTrial({ id, cardId: CARD }, lead);
+  await house.startTrial({ id, cardId: CARD }, lead);
+  const { trial } = await found(id);
+  expect(trial).toMatchObject({ state: "running", priorFrom: "learned", siteId: PIER_HEAD });
+  expect(trial.budgetG).toBeGreaterThan(500);
+  const batchId = await brewed(id, 10.5);
+  expect((await found(id)).tried.map(({ id: own }) => own)).toEqual([batchId]);
+});
+
+test("what is seen and tasted is there afterwards, by whom it was said", async () => {
+  const id = await begun();
+  const batchId = await brewed(id, 9);
+  const read = {
+    signs: { bed: "cratered", dryPockets: true },
+    waterTempC: 91,
+    liked: null,
+    changed: [],
+  } as const;
+  await house.sayReading({ batchId, revision: 1, read });
+  // The same again is the same; another one from an older state is not.
+  await house.sayReading({ batchId, revision: 1, read });
+  await expect(
+    house.sayReading({ batchId, revision: 1, read: { ...read, waterTempC: 80 } }),
+  ).rejects.toMatchObject({
+    code: "stale",
+  });
+  const tastingId = uuidv7();
+  const words = { minutes: 12, tempC: 55, acidity: "sharp" } as const;
+  await house.sayTasting({ id: tastingId, batchId, words }, { personId: TRAINEE, at: NOW });
+  await house.sayTasting({ id: tastingId, batchId, words }, { personId: TRAINEE, at: NOW });
+  const { batches: rows } = await found(id);
+  expect(rows[0]).toMatchObject({ read, tastings: [{ words, person: "Mirren Sallow" }] });
+  await expect(
+    house.takeTastingBack({ id: tastingId }, { personId: BARISTA, role: "barista" }),
+  ).rejects.toThrow("somebody else's words");
+  await house.takeTastingBack({ id: tastingId }, { personId: LEAD, role: "lead" });
+  expect((await found(id)).batches[0]!.tastings).toEqual([]);
+});
+
+describe("a batch that a trial cannot stand on", () => {
+  test("of another brewer, another grinder, other burrs, another trial, taken out", async () => {
+    const id = await begun();
+    const add = (batchId: string) => house.addBatch({ trialId: id, batchId }, barista);
+    const [turnstone] = await fresh.db
+      .select()
+      .from(batches)
+      .where(eq(batches.brewerId, DEMO_IDS.brewers.turnstone))
+      .limit(1);
+    await expect(add(turnstone!.id)).rejects.toThrow("another brewer");
+    const own = await brewed(id, 10);
+    await add(own);
+    const other = await begun();
+    await expect(house.addBatch({ trialId: other, batchId: own }, barista)).rejects.toThrow("another trial");
+    const byHand = uuidv7();
+    const [row] = await fresh.db.select().from(batches).where(eq(batches.id, own));
+    await fresh.db.insert(batches).values({ ...row!, id: byHand, curveVersion: 99 });
+    await expect(add(byHand)).rejects.toThrow("other burrs");
+    await fresh.db
+      .update(batches)
+      .set({ curveVersion: row!.curveVersion, removed: true })
+      .where(eq(batches.id, byHand));
+    await expect(add(byHand)).rejects.toThrow("taken out");
+    await fresh.db
+      .update(batches)
+      .set({ removed: false, grinderId: DEMO_IDS.grinders.dunlin })
+      .where(eq(batches.id, byHand));
+    await expect(add(byHand)).rejects.toThrow("another grinder");
+  });
+
+  test("one that is taken out of the log is out of its trial, and back with it", async () => {
+    const id = await begun();
+    const batchId = await brewed(id, 10);
+    await logs.takeOut({ id: batchId, revision: 1, removed: true }, lead);
+    expect((await found(id)).tried).toEqual([]);
+    await logs.takeOut({ id: batchId, revision: 2, removed: false }, lead);
+    expect((await found(id)).tried).toHaveLength(1);
+  });
+});
+
+test("a setting off the dial is refused at its field; a trial that has ended takes nothing more", async () => {
+  const id = await begun();
+  await expect(house.cardForTrial({ id: uuidv7(), trialId: id, setting: 25 }, barista)).rejects.toMatchObject(
+    {
+      field: "setting",
+    },
+  );
+  const batchId = await brewed(id, 10);
+  const { trial } = await found(id);
+  await house.endTrial({ id, revision: trial.revision, reason: "The bag ran out" }, lead);
+  expect((await found(id)).trial).toMatchObject({ state: "givenUp", reason: "The bag ran out" });
+  await expect(house.cardForTrial({ id: uuidv7(), trialId: id, setting: 10 }, barista)).rejects.toThrow(
+    "has ended",
+  );
+  const words = { minutes: 1 };
+  await expect(house.sayTasting({ id: uuidv7(), batchId, words }, lead)).rejects.toThrow("has ended");
+});
+
+test("an approved batch of a trial ends it, and teaches with the trial's middle and width; of two leads one approves", async () => {
+  const id = await begun();
+  const setting = Math.round(2 * (await found(id)).trial.priorSetting) / 2;
+  const batchId = await brewed(id, setting, { liked: true });
+  await house.sayReading({
+    batchId,
+    revision: 1,
+    read: { signs: { bed: "flat", time: "right" }, waterTempC: null, liked: null, changed: [] },
+  });
+  const approve = () => standard.makeStandard({ id: uuidv7(), batchId, revision: 1, cards: [] }, lead);
+  await Promise.all([approve(), approve()]);
+  const rows = await fresh.db.select().from(standards).where(eq(standards.batchId, batchId));
+  expect(rows).toHaveLength(1);
+  expect(rows[0]).toMatchObject({ trialId: id, brewedOnce: true, retiredAt: null });
+  expect(rows[0]!.provedSd).toBeGreaterThan(0);
+  expect(Math.abs(rows[0]!.provedSetting! - setting)).toBeLessThan(1);
+  expect((await found(id)).trial.state).toBe("approved");
+});
+
+test("two who change one trial at once: the later one is told", async () => {
+  const id = await begun();
+  const { revision } = (await found(id)).trial;
+  await house.alterTrial({ id, revision, budgetG: 700, bothSides: true }, lead);
+  await expect(
+    house.alterTrial({ id, revision, budgetG: 900, bothSides: true }, barista),
+  ).rejects.toMatchObject({
+    code: "stale",
+  });
+  expect((await found(id)).trial).toMatchObject({ budgetG: 700, bothSides: true });
+});
