@@ -315,7 +315,7 @@ async function inBrowser(base) {
     const cup = page.getByRole("button", { name: "Serve one of 240 ml" }).first();
     const tap = await timed(() => tapMs(cup));
     await page.goto(`${base}${TRIAL}`);
-    const signs = page.getByRole("radiogroup", { name: "bed" }).or(page.getByRole("group", { name: "bed" }));
+    const signs = page.getByRole("radiogroup", { name: "bed" });
     const sign = await timed(() => signMs(signs));
     const paint = await timed(() => paintMs(page, `${base}/scale`));
     return { card, edit, sweptEdit, pourEdit, tap, sign, paint, signIn, cookie };
