@@ -48,6 +48,8 @@ describe("a house of the last release", () => {
       "jobs",
       "site_seq",
       "limits",
+      "cup_ballots",
+      "cup_tests",
       "sales",
       "tastings",
       "trial_batches",

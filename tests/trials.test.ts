@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD, TRAINEE } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
-import { batches, standards, trials } from "#data/schema/index.ts";
+import { batches, cards, standards, trials } from "#data/schema/index.ts";
 import { freshDatabase, noHash } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
@@ -20,6 +20,9 @@ let house: typeof import("#server/trials.ts");
 let seen: typeof import("#server/trialSeen.ts");
 let logs: typeof import("#server/batches.ts");
 let standard: typeof import("#server/standards.ts");
+let cups: typeof import("#server/cups.ts");
+let cupRows: typeof import("#data/cups.ts");
+let cardPage: typeof import("#server/read/card.ts");
 let days: typeof import("#server/demoDay.ts");
 
 beforeAll(async () => {
@@ -30,6 +33,9 @@ beforeAll(async () => {
   days = await import("#server/demoDay.ts");
   await days.planDemoDays(fresh.db, NOW);
   house = await import("#server/trials.ts");
+  cups = await import("#server/cups.ts");
+  cupRows = await import("#data/cups.ts");
+  cardPage = await import("#server/read/card.ts");
   seen = await import("#server/trialSeen.ts");
   logs = await import("#server/batches.ts");
   standard = await import("#server/standards.ts");
@@ -218,4 +224,65 @@ test("two who change one trial at once: the later one is told", async () => {
     code: "stale",
   });
   expect((await found(id)).trial).toMatchObject({ budgetG: 700, bothSides: true });
+});
+
+describe("three cups", () => {
+  const started = async (batchId: string, ballots = 6) => {
+    const { id } = await cups.startCupTest(
+      { id: uuidv7(), batchId, beside: "Loft cone", ballots, minutes: 30 },
+      barista,
+    );
+    return { id, ballots: (await cupRows.findCupTest(fresh.db, id))!.ballots };
+  };
+  const anyBatch = async () => (await fresh.db.select().from(batches).limit(1))[0]!.id;
+
+  test("a code counts once, sent twice it is one, and a forged one is none", async () => {
+    const { ballots } = await started(await anyBatch());
+    const [{ code } = { code: "" }] = ballots;
+    await cups.takeBallot({ code, answer: 1 });
+    await cups.takeBallot({ code, answer: 1 });
+    await expect(cups.takeBallot({ code, answer: 2 })).rejects.toThrow("counts once");
+    await expect(cups.takeBallot({ code: "ZZZZZZZZ", answer: 1 })).rejects.toThrow("No ballot has this code");
+    expect(new Set(ballots.map((each) => each.code)).size).toBe(6);
+  });
+
+  test("late is too late, and what it came to is told only when it has closed", async () => {
+    const batchId = await anyBatch();
+    const { id, ballots } = await started(batchId);
+    for (const { code, odd } of ballots.slice(0, 5)) await cups.takeBallot({ code, answer: odd });
+    expect((await cups.cupTalliesOf([batchId])).has(batchId)).toBe(false);
+    await cups.endCupTest({ id });
+    await expect(cups.takeBallot({ code: ballots[5]!.code, answer: 0 })).rejects.toThrow("came too late");
+    expect((await cups.cupTalliesOf([batchId])).get(batchId)).toEqual({
+      cups: 5,
+      right: 5,
+      beside: "Loft cone",
+    });
+  });
+
+  test("the verdict stands on a card that follows the pot", async () => {
+    const [card] = await fresh.db.select().from(cards).where(eq(cards.id, CARD));
+    const batchId = await anyBatch();
+    const { id, ballots } = await started(batchId, 24);
+    for (const [i, { code, odd }] of ballots.entries()) {
+      await cups.takeBallot({ code, answer: i < 8 ? odd : (odd + 1) % 3 });
+    }
+    await cups.endCupTest({ id });
+    const standard = { batchId, approvedAt: NOW.toISOString(), was: { pins: [], grind: "best" as const } };
+    await fresh.db
+      .update(cards)
+      .set({ sheet: { ...card!.sheet, standard } as (typeof cards.$inferSelect)["sheet"] })
+      .where(eq(cards.id, CARD));
+    expect((await cardPage.readCardPage(CARD))?.proof).toContain(
+      "The same cup as Loft cone, near enough: 8 of 24",
+    );
+    await fresh.db.update(cards).set({ sheet: card!.sheet }).where(eq(cards.id, CARD));
+  });
+
+  test("300 ballots at once are all counted", async () => {
+    const { id, ballots } = await started(await anyBatch(), 300);
+    await Promise.all(ballots.map(({ code, position }) => cups.takeBallot({ code, answer: position % 3 })));
+    const { ballots: after } = (await cupRows.findCupTest(fresh.db, id))!;
+    expect(after.filter(({ answer, position }) => answer === position % 3)).toHaveLength(300);
+  });
 });

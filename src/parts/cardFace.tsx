@@ -20,6 +20,8 @@ export interface CardFaceProps {
   readonly qr: { readonly path: string; readonly size: number; readonly url: string };
   /** The day it was made, as it is read at the site. */
   readonly made: string;
+  /** What tasters said of the standard that it follows. */
+  readonly proof?: string | undefined;
   /** One of several on a page that has a heading of its own. */
   readonly among?: boolean;
 }
@@ -31,7 +33,7 @@ const HOT_BOXES = ["dose", "setting", "dial", "weighed out", "time", "liked?"] a
 const ICED_BOXES = [...HOT_BOXES, "made at", "throw away at"] as const;
 
 /** One batch, readable at arm's length, and printed on a quarter of a page. */
-export function CardFace({ draft, site, sheet, qr, made, among = false }: CardFaceProps) {
+export function CardFace({ draft, site, sheet, qr, made, proof, among = false }: CardFaceProps) {
   const Heading = among ? "h2" : "h1";
   const units = useUnits();
   const { rounded } = sheet.result;
@@ -91,6 +93,7 @@ export function CardFace({ draft, site, sheet, qr, made, among = false }: CardFa
               {standardNote(sheet.standard)}
             </p>
           )}
+          {proof && <p className="text-quiet text-sm">{proof}</p>}
           {draft && (
             <p className="mt-1 inline-block rounded bg-stop px-2 font-bold text-enamel">Draft: do not brew</p>
           )}

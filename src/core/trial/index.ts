@@ -1,4 +1,5 @@
 /** Trials: what a batch's signs say, where on the dial it is right, and whether two coffees are told apart. */
+export { type Ballot, ballotsOf } from "./ballots.ts";
 export {
   type Belief,
   type BracketInput,

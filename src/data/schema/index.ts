@@ -3,6 +3,7 @@ export * from "./bar.ts";
 export * from "./cards.ts";
 export * from "./care.ts";
 export * from "./coffees.ts";
+export * from "./cups.ts";
 export * from "./equipment.ts";
 export * from "./events.ts";
 export * from "./house.ts";

@@ -1,10 +1,12 @@
 "use server";
 
 import { correctedBatch, removedBatch, sentBatch } from "#contract/batch.ts";
+import { startedCupTest } from "#contract/cups.ts";
 import { approvedBatch, fittedPair, withdrawnBatch } from "#contract/standard.ts";
 import { addedBatch } from "#contract/trials.ts";
 import { action } from "#server/action.ts";
 import { correct, log, takeOut } from "#server/batches.ts";
+import { startCupTest } from "#server/cups.ts";
 import { fitToLog, forgetFit } from "#server/fits.ts";
 import { endStandard, makeStandard } from "#server/standards.ts";
 import { addBatch } from "#server/trials.ts";
@@ -36,6 +38,11 @@ export const withdrawBatch = action("approve")
 export const addToTrial = action("runTrials")
   .inputSchema(addedBatch)
   .action(async ({ parsedInput, ctx }) => addBatch(parsedInput, ctx.by));
+
+/** Asks tasters whether a pot is the cup that it came from. */
+export const startCups = action("runTrials")
+  .inputSchema(startedCupTest)
+  .action(async ({ parsedInput, ctx }) => startCupTest(parsedInput, ctx.by));
 
 /** Fits a brewer's and a grinder's factors to the log, now and after every batch. */
 export const learnFromLog = action("measure")

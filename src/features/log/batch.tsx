@@ -18,6 +18,7 @@ import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { approvedSentence, ICED_SERVED_WORDS, SAMPLED_WORDS, signsLine, withdrawnSentence } from "#words/log";
 import { addToTrial, approveBatch, withdrawBatch } from "./actions.ts";
+import { SameCup } from "./sameCup.tsx";
 
 export interface BatchPage {
   readonly batch: BatchRow & { readonly when: string; readonly removed: boolean };
@@ -27,6 +28,12 @@ export interface BatchPage {
     readonly when: string;
     readonly person: string;
     readonly retired: string | undefined;
+  }[];
+  /** Three-cup tests of it; what they say once they have closed. */
+  readonly cupTests: readonly {
+    readonly id: string;
+    readonly when: string;
+    readonly says: string | undefined;
   }[];
   /** The trial that it is of; else the running ones that it would fit. */
   readonly trialId: string | undefined;
@@ -70,7 +77,7 @@ function OfTrial({
 }
 
 /** One batch of the log, and its way to being the standard. */
-export function Batch({ batch, approvals, approval, trialId, trials }: BatchPage) {
+export function Batch({ batch, approvals, approval, trialId, trials, cupTests }: BatchPage) {
   const units = useUnits();
   const { may } = useCounter();
   const withdraw = useWithdraw();
@@ -156,6 +163,7 @@ export function Batch({ batch, approvals, approval, trialId, trials }: BatchPage
           </p>
         )}
       </Panel>
+      {!batch.removed && <SameCup batchId={batch.id} hasRecipe={batch.recipe} cupTests={cupTests} />}
       {approvals.length > 0 && (
         <Panel
           title="As a standard"

@@ -1,5 +1,6 @@
 "use server";
 
+import { castBallot, closedCupTest } from "#contract/cups.ts";
 import {
   changedTrial,
   endedTrial,
@@ -9,7 +10,8 @@ import {
   startedTrial,
   trialCard,
 } from "#contract/trials.ts";
-import { action } from "#server/action.ts";
+import { action, doorAction } from "#server/action.ts";
+import { endCupTest, takeBallot } from "#server/cups.ts";
 import {
   alterTrial,
   cardForTrial,
@@ -54,3 +56,13 @@ export const takeTasting = action("taste")
   .action(async ({ parsedInput, ctx }) =>
     takeTastingBack(parsedInput, { personId: ctx.person.id, role: ctx.person.role }),
   );
+
+/** Closes a three-cup test before its time. */
+export const closeCups = action("runTrials")
+  .inputSchema(closedCupTest)
+  .action(async ({ parsedInput }) => endCupTest(parsedInput));
+
+/** A taster's answer, by the code of the ballot: nobody signs in for it. */
+export const vote = doorAction
+  .inputSchema(castBallot)
+  .action(async ({ parsedInput }) => takeBallot(parsedInput));

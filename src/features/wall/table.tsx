@@ -164,7 +164,7 @@ function State({ approved }: Pick<WallRow, "approved">) {
     <em className="rounded border border-quiet border-dashed px-1 print:border-0">forecast</em>
   );
   if (!approved) return forecast;
-  const { href, when, by, ground } = approved;
+  const { href, when, by, ground, proof } = approved;
   const words = (
     <>
       {when}
@@ -178,6 +178,7 @@ function State({ approved }: Pick<WallRow, "approved">) {
     return (
       <Link href={href} className="whitespace-nowrap font-semibold text-good">
         <Check size={14} aria-hidden className="inline" /> approved {words}
+        {proof && <span className="block font-normal text-quiet text-xs">{proof}</span>}
       </Link>
     );
   }

@@ -31,6 +31,8 @@ export interface WallRow {
         readonly by: string;
         /** The setting as it was approved, what grinds the same on the dial of now, or only the forecast's. */
         readonly ground: "asApproved" | "moved" | "translated" | "forecast";
+        /** What its trial and its tasting say of it, in a few words. */
+        readonly proof: string | undefined;
       }
     | undefined;
   /** Sentences against the cell, the worst first; a `stop` must not be brewed. */

@@ -1,17 +1,19 @@
 import { uuid } from "#contract/card.ts";
 import { may, type Role } from "#core/people";
 import { findBatch } from "#data/batches.ts";
+import { readCupTallies } from "#data/cups.ts";
 import { findApprovable } from "#data/standards.ts";
 import { readTrials, trialOfBatch } from "#data/trials.ts";
 import { Refusal } from "#server/action.ts";
 import { benchOf } from "#server/bench.ts";
+import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
 import { readerTimes } from "#server/reader.ts";
 import { approvalOf } from "#server/standards.ts";
 import { printTime } from "#words/figures";
 import { placeTitle } from "#words/log";
 import { rightSentence } from "#words/people";
-import { trialTitle } from "#words/trials";
+import { sameCupSentence, trialTitle } from "#words/trials";
 import { onBench } from "./onBench.ts";
 
 /** One batch with its standing; undefined where there is no such batch. What its cards would become is asked for beside it. */
@@ -31,6 +33,13 @@ export function readBatch(id: string, role: Role) {
         retired: standard.retiredAt ? printTime(standard.retiredAt, times) : undefined,
       })),
       ...(await trialsOf(batch)),
+      cupTests: (await readCupTallies(database(), [id])).map(
+        ({ id: testId, beside, cups, right, closesAt }) => ({
+          id: testId,
+          when: printTime(closesAt, times),
+          says: closesAt > now() ? undefined : sameCupSentence({ cups, right }, beside),
+        }),
+      ),
       approval:
         batch.approved || batch.removed || !may(role, "approve")
           ? { cannot: rightSentence("approve") }

@@ -1,6 +1,7 @@
 import type { Bench } from "#contract/bench.ts";
 import { chosenOf, cupOverIce, icedCupOf, queryOf } from "#scaling/choice";
 import { cellCard, type WallCell } from "#scaling/wall";
+import { cupTalliesOf } from "#server/cups.ts";
 import { ownUrl, qrOf } from "#server/links.ts";
 import { readerUnits } from "#server/reader.ts";
 import { type Wall, wallOf } from "#server/wall.ts";
@@ -8,6 +9,7 @@ import { outlookSentence } from "#words/brew";
 import { type Printers, printDay, printersOf, printIsoDay } from "#words/figures";
 import { icedFailureSentence } from "#words/iced";
 import { checkSentence } from "#words/sheet";
+import { proofWords } from "#words/trials";
 import { onBench } from "./onBench.ts";
 
 /** A site's wall chart of the coffee that a link names: on the screen, or its cards or labels for paper. */
@@ -22,14 +24,18 @@ export function readWallPage(link: URLSearchParams) {
       case "labels":
         return { as: "labels" as const, coffee, site: bench.site.name, labels: labelsOf(bench, wall) };
       case "list":
-        return { as: "list" as const, view: viewOf(bench, wall, printersOf(await readerUnits())) };
+        return { as: "list" as const, view: await viewOf(bench, wall) };
       default:
-        return { as: "chart" as const, view: viewOf(bench, wall, printersOf(await readerUnits())) };
+        return { as: "chart" as const, view: await viewOf(bench, wall) };
     }
   });
 }
 
-function viewOf(bench: Bench, { plan, cells, choices, revision }: Wall, print: Printers) {
+async function viewOf(bench: Bench, { plan, cells, choices, revision }: Wall) {
+  const print = printersOf(await readerUnits());
+  const tasted = await cupTalliesOf(
+    cells.flatMap(({ made }) => ("approved" in made && made.approved ? [made.approved.batchId] : [])),
+  );
   const cup = (serve: "hot" | "iced") => {
     const own = bench.cups.find((each) => each.serve === serve);
     return own && `${own.volumeMl} ml`;
@@ -37,7 +43,7 @@ function viewOf(bench: Bench, { plan, cells, choices, revision }: Wall, print: P
   const rowsOf = (brewerId: string, serve: "hot" | "iced") =>
     cells
       .filter((cell) => cell.brewerId === brewerId && cell.serve === serve)
-      .map((cell) => rowOf(bench, cell, print));
+      .map((cell) => rowOf(bench, cell, print, tasted));
   return {
     site: bench.site,
     coffee: named(plan.coffee),
@@ -71,7 +77,12 @@ function named({ id, name }: { readonly id: string; readonly name: string }) {
   return { id, name };
 }
 
-function rowOf(bench: Bench, { sizeG, state, made }: WallCell, print: Printers) {
+function rowOf(
+  bench: Bench,
+  { sizeG, state, made }: WallCell,
+  print: Printers,
+  tasted: Awaited<ReturnType<typeof cupTalliesOf>>,
+) {
   const href = `/scale?${queryOf(state)}`;
   if ("failure" in made) {
     const sentence = icedFailureSentence(made.failure, print);
@@ -107,6 +118,10 @@ function rowOf(bench: Bench, { sizeG, state, made }: WallCell, print: Printers) 
       when: printDay(new Date(approved.approvedAt), bench.site.timeZone),
       by: approved.approvedBy,
       ground: made.ground,
+      proof: proofWords({
+        brewedOnce: approved.proof?.brewedOnce ?? false,
+        cups: tasted.get(approved.batchId),
+      }),
     },
     troubles: [
       ...checks.map((check) => ({ said: checkSentence(check, print), stop: check.severity === "stop" })),

@@ -1,11 +1,14 @@
 /** Words of trials: signs, causes, changes, and what a trial does not take. */
 export { CAUSE_WORDS, CHANGE_WORDS, FACT_WORDS, SIGN_WORDS, signWords, TRIAL_TASTE_WORDS } from "./signs.ts";
 export {
+  ballotSentence,
   changeSentence,
   confoundedSentence,
   leadingSentence,
   notComparedSentence,
   PRIOR_WORDS,
+  proofWords,
+  sameCupSentence,
   trialSentence,
   trialTitle,
   whyNotSentence,

@@ -1,7 +1,8 @@
+import type { BallotRefusal } from "#contract/cups.ts";
 import type { PriorFrom, TrialRefusal } from "#contract/trialKinds.ts";
 import type { IcedMethod } from "#core/iced";
 import type { Serve } from "#core/sheet";
-import type { Cause, Changeable, ChangeTo, CupPair } from "#core/trial";
+import { type Cause, type Changeable, type ChangeTo, type CupPair, cupsToDecide, sameCup } from "#core/trial";
 import { printLiquid, printNumber } from "#core/units";
 import { CAUSE_WORDS, CHANGE_WORDS } from "./signs.ts";
 
@@ -114,4 +115,54 @@ export function notComparedSentence(pairs: readonly CupPair[]): string {
 export function leadingSentence({ cause, pct }: { readonly cause: Cause; readonly pct: number }): string {
   const words = CAUSE_WORDS[cause];
   return `${words.charAt(0).toUpperCase()}${words.slice(1)}, ${Math.round(pct)} in 100.`;
+}
+
+const BALLOT_REFUSALS: { readonly [code in BallotRefusal]: string } = {
+  notThere: "No ballot has this code: look at the label once more.",
+  closed: "This tasting has closed: your answer came too late to count.",
+  already: "This ballot was answered already, otherwise: a code counts once.",
+};
+
+/** Why a ballot is not taken. */
+export function ballotSentence(code: BallotRefusal): string {
+  return BALLOT_REFUSALS[code];
+}
+
+/** What a three-cup test came to, in a sentence. */
+export function sameCupSentence(
+  { cups, right }: { readonly cups: number; readonly right: number },
+  beside: string,
+): string {
+  if (cups === 0) return "Nobody has answered: it shows nothing.";
+  const test = { kind: "triangle", cups, right } as const;
+  const { verdict, tellApartUpperShare } = sameCup(test);
+  const most = Math.round(100 * tellApartUpperShare);
+  const counted = `${right} of ${cups} found the other cup`;
+  if (verdict === "different")
+    return `It is not the same cup as ${beside}: ${counted}, more than guessing finds.`;
+  if (verdict === "sameEnough")
+    return `The same cup as ${beside}, near enough: ${counted}; at most ${most} in 100 tell them apart.`;
+  const more = cupsToDecide(test);
+  return `Not shown yet, beside ${beside}: ${counted}; up to ${most} in 100 may tell them apart.${more === undefined ? "" : ` About ${more} more would decide.`}`;
+}
+
+/** A standard's proof in a few words, as the wall has room for; undefined where there is nothing to say. */
+export function proofWords({
+  brewedOnce,
+  cups,
+}: {
+  readonly brewedOnce: boolean;
+  readonly cups: { readonly cups: number; readonly right: number } | undefined;
+}): string | undefined {
+  const { verdict } = cups ? sameCup({ kind: "triangle", ...pick(cups) }) : { verdict: undefined };
+  const said = [
+    brewedOnce && "brewed once",
+    verdict === "sameEnough" && "same cup, near enough",
+    verdict === "different" && "not the same cup",
+  ].filter(Boolean);
+  return said.length > 0 ? said.join("; ") : undefined;
+}
+
+function pick({ cups, right }: { readonly cups: number; readonly right: number }) {
+  return { cups, right };
 }
