@@ -114,6 +114,7 @@ test("what is seen and tasted is there afterwards, by whom it was said", async (
     signs: { bed: "cratered", dryPockets: true },
     waterTempC: 91,
     liked: null,
+    promise: null,
     changed: [],
   } as const;
   await house.sayReading({ batchId, revision: 1, read });
@@ -202,7 +203,13 @@ test("an approved batch of a trial ends it, and teaches with the trial's middle 
   await house.sayReading({
     batchId,
     revision: 1,
-    read: { signs: { bed: "flat", time: "right" }, waterTempC: null, liked: null, changed: [] },
+    read: {
+      signs: { bed: "flat", time: "right" },
+      waterTempC: null,
+      liked: null,
+      promise: null,
+      changed: [],
+    },
   });
   const approve = () => standard.makeStandard({ id: uuidv7(), batchId, revision: 1, cards: [] }, lead);
   await Promise.all([approve(), approve()]);

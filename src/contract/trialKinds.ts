@@ -5,6 +5,9 @@ export type TrialState = (typeof TRIAL_STATES)[number];
 export const PRIORS = ["learned", "forecast", "rule"] as const;
 export type PriorFrom = (typeof PRIORS)[number];
 
+/** How much of what the bag promises was found in the cup. */
+export const PROMISES = ["found", "partly", "notFound"] as const;
+
 /** Why a trial does not take what was sent. */
 export type TrialRefusal =
   | "notThere"

@@ -3,12 +3,14 @@ import { CHANGEABLE } from "#core/trial";
 import { uuid } from "./card.ts";
 import * as n from "./numbers.ts";
 import { signs, tasting } from "./trial.ts";
+import { PROMISES } from "./trialKinds.ts";
 
 /** What was seen of a batch, what was measured beside it, and what somebody says had changed since the one before. */
 export const readSigns = z.strictObject({
   signs,
   waterTempC: n.liquidTempC.nullable().default(null).describe("Water at the bed"),
   liked: z.boolean().nullable().default(null).describe("As the log has it where nobody says it here"),
+  promise: z.enum(PROMISES).nullable().default(null).describe("Whether the cup was what the bag promises"),
   changed: z.array(z.enum(CHANGEABLE)).max(CHANGEABLE.length).readonly().default([]),
 });
 export type ReadSigns = z.infer<typeof readSigns>;

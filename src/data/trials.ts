@@ -32,7 +32,7 @@ type By = Act & { readonly personId: string };
 /** Trials on one page of the list. */
 export const TRIALS_PAGE = 40;
 
-const NO_SIGNS: ReadSigns = { signs: {}, waterTempC: null, liked: null, changed: [] };
+const NO_SIGNS: ReadSigns = { signs: {}, waterTempC: null, liked: null, promise: null, changed: [] };
 
 /** A trial as lists show it, with what it has taken so far. */
 export interface TrialLine extends Trial {
@@ -43,6 +43,8 @@ export interface TrialLine extends Trial {
   readonly batches: number;
   readonly spentG: number;
   readonly pricePerKg: number | null;
+  /** What the bag says it tastes of. */
+  readonly promises: string;
 }
 
 /** The newest trials of a site: those that run, then those that have ended; one more than a page tells of another page. */
@@ -84,6 +86,7 @@ async function linesOf(db: Database, ids: readonly string[]): Promise<TrialLine[
       .select({
         trial: trials,
         coffee: coffees.name,
+        promises: coffees.note,
         pricePerKg: coffees.pricePerKg,
         brewer: brewers.name,
         grinder: grinders.name,

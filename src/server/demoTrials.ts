@@ -255,7 +255,7 @@ async function brewOne(
 }
 
 function readOf(signs: ReadSigns["signs"]): ReadSigns {
-  return { signs, waterTempC: null, liked: null, changed: [] };
+  return { signs, waterTempC: null, liked: null, promise: null, changed: [] };
 }
 
 /** Cups are numbered after their batch. */

@@ -19,16 +19,9 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, Split, X } from "lucide-react";
+import { memo, useMemo } from "react";
 import type { PourStart } from "#core/brew";
-import {
-  AGITATIONS,
-  amountOf,
-  bloomMultiple,
-  type PourAct,
-  type Recipe,
-  type RecipePour,
-  WHERES,
-} from "#core/recipe";
+import { AGITATIONS, bloomMultiple, type PourAct, type Recipe, type RecipePour, WHERES } from "#core/recipe";
 import { printNumber } from "#core/units";
 import { Button } from "#ui/button.tsx";
 import { ChoiceField } from "#ui/choice/choice.tsx";
@@ -64,7 +57,8 @@ export function PourTable({ recipe, onAct, at }: PourTableProps) {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   // Pours have no name but their place, which is what is dragged.
-  const ids = pours.map((_, i) => `pour-${i + 1}`);
+  const ids = useMemo(() => Array.from({ length: pours.length }, (_, i) => `pour-${i + 1}`), [pours.length]);
+  const multiple = bloomMultiple(recipe);
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id) {
       onAct({ type: "move", from: ids.indexOf(String(active.id)), to: ids.indexOf(String(over.id)) });
@@ -94,7 +88,19 @@ export function PourTable({ recipe, onAct, at }: PourTableProps) {
           <tbody>
             <SortableContext items={ids} strategy={verticalListSortingStrategy}>
               {pours.map((pour, i) => (
-                <Row key={ids[i]} id={ids[i]!} i={i} pour={pour} recipe={recipe} onAct={onAct} at={at} />
+                <Row
+                  key={ids[i]}
+                  id={ids[i]!}
+                  i={i}
+                  pour={pour}
+                  fromG={pours[i - 1]?.toG ?? 0}
+                  startsAfterS={startsAtS(pours[i - 1])}
+                  isBloom={i === 0 && recipe.blooms}
+                  multiple={i === 0 ? multiple : undefined}
+                  isOnly={pours.length === 1}
+                  onAct={onAct}
+                  at={at}
+                />
               ))}
             </SortableContext>
           </tbody>
@@ -109,10 +115,18 @@ export function PourTable({ recipe, onAct, at }: PourTableProps) {
   );
 }
 
-interface RowProps extends PourTableProps {
+interface RowProps extends CellProps {
   readonly id: string;
-  readonly i: number;
-  readonly pour: RecipePour;
+  /** What the scale shows before it. */
+  readonly fromG: number;
+  /** The bloom's water over the dose. */
+  readonly multiple: number | undefined;
+  readonly isBloom: boolean;
+  readonly isOnly: boolean;
+}
+
+function startsAtS(pour: RecipePour | undefined): number | undefined {
+  return pour && "atS" in pour.start ? pour.start.atS : undefined;
 }
 
 const STARTS = { time: "at", drop: "dropped by", drained: "when drained" } as const;
@@ -120,12 +134,11 @@ type StartKind = keyof typeof STARTS;
 const PACES = { kettle: "as the kettle does", rate: "g/s", by: "done by" } as const;
 type PaceKind = keyof typeof PACES;
 
-function Row({ id, i, pour, recipe, onAct, at }: RowProps) {
+/** A pour's own figures: one that is retimed leaves the others' rows as they are drawn. */
+const Row = memo(function Row({ id, fromG, multiple, isBloom, isOnly, ...cell }: RowProps) {
+  const { i, pour, onAct, at } = cell;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id });
-  const { pours } = recipe;
-  const bloom = i === 0 && recipe.blooms;
-  const name = bloom ? "bloom" : `pour ${i + 1}`;
-  const multiple = bloomMultiple(recipe);
+  const name = isBloom ? "bloom" : `pour ${i + 1}`;
   return (
     <tr
       ref={setNodeRef}
@@ -145,7 +158,7 @@ function Row({ id, i, pour, recipe, onAct, at }: RowProps) {
       </td>
       <td className="whitespace-nowrap py-2 pr-2 font-semibold">
         {name}
-        {bloom && multiple !== undefined && (
+        {isBloom && multiple !== undefined && (
           <span className="block font-normal text-quiet">× {printNumber(multiple, 2)} dose</span>
         )}
       </td>
@@ -155,7 +168,7 @@ function Row({ id, i, pour, recipe, onAct, at }: RowProps) {
           label={`${name}, its water`}
           field={`pours.${i}.amount`}
           kind="liquidG"
-          value={amountOf(pours, i)}
+          value={pour.toG - fromG}
           bounds={[0, MOST_G]}
           onValue={(waterG) => onAct({ type: "amount", pour: i, waterG: waterG ?? 0 })}
         />
@@ -173,10 +186,10 @@ function Row({ id, i, pour, recipe, onAct, at }: RowProps) {
         />
       </td>
       <td className="pr-2">
-        <Begins name={name} i={i} pour={pour} recipe={recipe} onAct={onAct} at={at} />
+        <Begins name={name} {...cell} />
       </td>
       <td className="pr-2">
-        <Runs name={name} i={i} pour={pour} recipe={recipe} onAct={onAct} at={at} />
+        <Runs name={name} {...cell} />
       </td>
       <td className="pr-2">
         <ChoiceField
@@ -207,7 +220,7 @@ function Row({ id, i, pour, recipe, onAct, at }: RowProps) {
         <Button
           look="icon"
           aria-label={`take ${name} away`}
-          disabled={pours.length === 1}
+          disabled={isOnly}
           onClick={() => onAct({ type: "remove", pour: i })}
         >
           <X size={16} aria-hidden />
@@ -215,24 +228,26 @@ function Row({ id, i, pour, recipe, onAct, at }: RowProps) {
       </td>
     </tr>
   );
-}
+});
 
 const MOST_G = 200_000;
 const MOST_S = 86_400;
 
-interface CellProps extends PourTableProps {
-  readonly name: string;
+interface CellProps extends Omit<PourTableProps, "recipe"> {
   readonly i: number;
   readonly pour: RecipePour;
+  /** When the pour before it begins, s; undefined where the bed says when. */
+  readonly startsAfterS: number | undefined;
 }
 
-function Begins({ name, i, pour, recipe, onAct, at }: CellProps) {
+type NamedCellProps = CellProps & { readonly name: string };
+
+function Begins({ name, i, pour, startsAfterS, onAct, at }: NamedCellProps) {
   const { start } = pour;
   const kind: StartKind = "atS" in start ? "time" : "afterDropMm" in start ? "drop" : "drained";
   const set = (next: PourStart) => onAct({ type: "start", pour: i, start: next });
   const pick = (next: StartKind) => {
-    const before = recipe.pours[i - 1]?.start;
-    const atS = before && "atS" in before ? before.atS + 30 : 60;
+    const atS = startsAfterS === undefined ? 60 : startsAfterS + 30;
     set(next === "time" ? { atS } : next === "drop" ? { afterDropMm: 10 } : { whenDrained: true });
   };
   if (i === 0) return <span className="block py-2 tabular-nums">0:00</span>;
@@ -277,7 +292,7 @@ function Begins({ name, i, pour, recipe, onAct, at }: CellProps) {
   );
 }
 
-function Runs({ name, i, pour, onAct, at }: CellProps) {
+function Runs({ name, i, pour, onAct, at }: NamedCellProps) {
   const { pace, start } = pour;
   const kind: PaceKind = pace === null ? "kettle" : "gPerS" in pace ? "rate" : "by";
   const set = (next: RecipePour["pace"]) => onAct({ type: "change", pour: i, to: { pace: next } });

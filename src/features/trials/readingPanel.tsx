@@ -1,12 +1,13 @@
 "use client";
 
+import { PROMISES } from "#contract/trialKinds.ts";
 import type { ReadSigns } from "#contract/trials.ts";
 import { CHANGEABLE, FACTS, type FactName, SIGNS, type SignName, type Signs } from "#core/trial";
 import { printTime } from "#core/units";
 import { isLiked, type SeenBatch, type Wanted } from "#scaling/trial";
 import { Taps } from "#ui/choice/taps.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
-import { CHANGE_WORDS, FACT_WORDS, SIGN_WORDS } from "#words/trials";
+import { CHANGE_WORDS, FACT_WORDS, PROMISE_WORDS, SIGN_WORDS } from "#words/trials";
 import { BedAbove, BedSide, CupLight, SlurryMark } from "./signDrawings.tsx";
 
 interface ReadingPanelProps {
@@ -14,6 +15,8 @@ interface ReadingPanelProps {
   readonly wanted: Wanted;
   readonly read: ReadSigns;
   readonly isFirst: boolean;
+  /** What the bag says it tastes of; empty where it says nothing. */
+  readonly promises: string;
   readonly mayRead: boolean;
   readonly onRead: (change: (read: ReadSigns) => ReadSigns) => void;
 }
@@ -31,7 +34,7 @@ const SAID_CHANGES = CHANGEABLE.filter(
 );
 
 /** What was seen of a batch, by taps: its bed first, the rest one tap away. */
-export function ReadingPanel({ seen, wanted, read, isFirst, mayRead, onRead }: ReadingPanelProps) {
+export function ReadingPanel({ seen, wanted, read, isFirst, promises, mayRead, onRead }: ReadingPanelProps) {
   const { batch, reading } = seen;
   const set = (change: Partial<Signs>) =>
     onRead((before) => ({ ...before, signs: { ...before.signs, ...change } }));
@@ -83,6 +86,17 @@ export function ReadingPanel({ seen, wanted, read, isFirst, mayRead, onRead }: R
         text={({ true: "yes", false: "no", null: "" } as const)[`${isLiked(batch)}`]}
         onText={(text) => onRead((before) => ({ ...before, liked: text === "" ? null : text === "yes" }))}
       />
+      {promises !== "" && (
+        <Taps
+          label={`the bag promises: ${promises}`}
+          many={false}
+          options={PROMISES.map((value) => ({ value, text: PROMISE_WORDS[value] }))}
+          text={read.promise ?? ""}
+          onText={(text) =>
+            onRead((before) => ({ ...before, promise: PROMISES.find((each) => each === text) ?? null }))
+          }
+        />
+      )}
       <StallFirst signs={reading.signs} />
       {isIced && <div className="mt-1 flex flex-wrap gap-x-6">{ICED.map(sign)}</div>}
       <details className="mt-1">

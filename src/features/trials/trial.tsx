@@ -50,6 +50,8 @@ export interface TrialProps {
   readonly grinder: string;
   readonly person: string;
   readonly pricePerKg: number | null;
+  /** What the bag says it tastes of; empty where it says nothing. */
+  readonly promises: string;
   readonly started: string;
   readonly ended: string | undefined;
   readonly question: Question;
@@ -150,6 +152,7 @@ export function Trial(props: TrialProps) {
                 wanted={question.wanted}
                 read={selected.batch.read}
                 isFirst={place === 0}
+                promises={props.promises}
                 mayRead={isRunning && may("runTrials")}
                 onRead={(change: (read: ReadSigns) => ReadSigns) => say(selected.batch.id, change)}
               />

@@ -39,7 +39,7 @@ const BATCH: TriedBatch = {
   filterId: "paper",
   curveVersion: 2,
   roastedOn: "2026-07-04",
-  read: { signs: {}, waterTempC: null, liked: null, changed: [] },
+  read: { signs: {}, waterTempC: null, liked: null, promise: null, changed: [] },
   tasted: [],
 };
 const batch = (change: Partial<TriedBatch> = {}): TriedBatch => ({ ...BATCH, ...change });

@@ -65,8 +65,19 @@ export function readTrialPage(id: string) {
     const { trial, card, bench, question, batches, tried, doseG } = found;
     const times = { ...(await readerTimes()), timeZone: bench.site.timeZone };
     const { result, madeWith, forecast } = card.sheet;
-    const { state, reason, revision, cardId, priorFrom, budgetG, bothSides, grinder, person, pricePerKg } =
-      trial;
+    const {
+      state,
+      reason,
+      revision,
+      cardId,
+      priorFrom,
+      budgetG,
+      bothSides,
+      grinder,
+      person,
+      pricePerKg,
+      promises,
+    } = trial;
     return {
       id: trial.id,
       title: trialTitle(trial),
@@ -80,6 +91,7 @@ export function readTrialPage(id: string) {
       grinder,
       person,
       pricePerKg,
+      promises,
       started: printMoment(trial.at, now(), times),
       ended: trial.endedAt ? printMoment(trial.endedAt, now(), times) : undefined,
       question,

@@ -1,5 +1,13 @@
 /** Words of trials: signs, causes, changes, and what a trial does not take. */
-export { CAUSE_WORDS, CHANGE_WORDS, FACT_WORDS, SIGN_WORDS, signWords, TRIAL_TASTE_WORDS } from "./signs.ts";
+export {
+  CAUSE_WORDS,
+  CHANGE_WORDS,
+  FACT_WORDS,
+  PROMISE_WORDS,
+  SIGN_WORDS,
+  signWords,
+  TRIAL_TASTE_WORDS,
+} from "./signs.ts";
 export {
   ballotSentence,
   changeSentence,

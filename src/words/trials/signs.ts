@@ -1,3 +1,4 @@
+import type { PROMISES } from "#contract/trialKinds.ts";
 import type { Cause, Changeable, SignName, TasteName } from "#core/trial";
 
 /** What is looked at, and what each of its values is called. */
@@ -133,3 +134,10 @@ export function signWords(sign: string): string {
   const said = name in SIGN_WORDS ? SIGN_WORDS[name as SignName] : TRIAL_TASTE_WORDS[name as TasteName];
   return said ? `${said.label}: ${said.words[value] ?? value}` : sign;
 }
+
+/** Whether the cup was what the bag promises. */
+export const PROMISE_WORDS: { readonly [promise in (typeof PROMISES)[number]]: string } = {
+  found: "found",
+  partly: "in part",
+  notFound: "not found",
+};
