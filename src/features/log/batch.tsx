@@ -18,7 +18,7 @@ import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { approvedSentence, ICED_SERVED_WORDS, SAMPLED_WORDS, signsLine, withdrawnSentence } from "#words/log";
 import { addToTrial, approveBatch, withdrawBatch } from "./actions.ts";
-import { SameCup } from "./sameCup.tsx";
+import { type CupTestLine, SameCup } from "./sameCup.tsx";
 
 export interface BatchPage {
   readonly batch: BatchRow & { readonly when: string; readonly removed: boolean };
@@ -30,11 +30,7 @@ export interface BatchPage {
     readonly retired: string | undefined;
   }[];
   /** Three-cup tests of it; what they say once they have closed. */
-  readonly cupTests: readonly {
-    readonly id: string;
-    readonly when: string;
-    readonly says: string | undefined;
-  }[];
+  readonly cupTests: readonly CupTestLine[];
   /** The trial that it is of; else the running ones that it would fit. */
   readonly trialId: string | undefined;
   readonly trials: readonly { readonly id: string; readonly title: string }[];

@@ -11,9 +11,16 @@ import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { WordsField } from "#ui/wordsField.tsx";
 import { startCups } from "./actions.ts";
-import type { BatchPage } from "./batch.tsx";
 
-interface SameCupProps extends Pick<BatchPage, "cupTests"> {
+/** A three-cup test of a batch; what it came to once it has closed. */
+export interface CupTestLine {
+  readonly id: string;
+  readonly when: string;
+  readonly says: string | undefined;
+}
+
+interface SameCupProps {
+  readonly cupTests: readonly CupTestLine[];
   readonly batchId: string;
   /** The recipe that it was brewed by: the cup that it is held against, if nobody says another. */
   readonly hasRecipe: string | null;

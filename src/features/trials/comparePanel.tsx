@@ -10,7 +10,7 @@ import { useUnits } from "#ui/units.tsx";
 import { CAUSE_WORDS } from "#words/trials";
 import { verdictOf } from "./dialBracket.tsx";
 import { BedSide } from "./signDrawings.tsx";
-import type { TrialBatchProps, TrialProps } from "./trial.tsx";
+import type { TrialBatchProps, TrialProps } from "./trialProps.ts";
 
 interface ComparePanelProps {
   readonly seen: SeenTrial;

@@ -17,7 +17,7 @@ import { WordsField } from "#ui/wordsField.tsx";
 import { counted, printSetting } from "#words/figures";
 import { changeSentence, PRIOR_WORDS } from "#words/trials";
 import { changeTrial, giveUpTrial, makeTrialCard } from "./actions.ts";
-import type { TrialProps } from "./trial.tsx";
+import type { TrialProps } from "./trialProps.ts";
 import { useNeeded } from "./useNeeded.ts";
 
 interface NextPanelProps extends TrialProps {

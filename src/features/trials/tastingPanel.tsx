@@ -14,7 +14,7 @@ import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { TRIAL_TASTE_WORDS } from "#words/trials";
 import { keepTasting, takeTasting } from "./actions.ts";
-import type { TrialBatchProps } from "./trial.tsx";
+import type { TrialBatchProps } from "./trialProps.ts";
 
 /** Asked first; the rest stands one tap away. */
 const FIRST: readonly TasteName[] = ["acidity", "sweetness", "bitterness", "strength"];

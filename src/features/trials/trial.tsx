@@ -1,11 +1,8 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import type { z } from "zod";
-import type { cardMarks } from "#contract/card.ts";
-import type { PriorFrom, TrialState } from "#contract/trialKinds.ts";
-import type { ReadSigns, TastedWords } from "#contract/trials.ts";
-import { type Question, seenTrial, type TriedBatch } from "#scaling/trial";
+import type { ReadSigns } from "#contract/trials.ts";
+import { seenTrial, type TriedBatch } from "#scaling/trial";
 import { Back } from "#ui/back.tsx";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
@@ -17,60 +14,8 @@ import { Evidence } from "./evidence.tsx";
 import { NextPanel, nextSetting } from "./nextPanel.tsx";
 import { ReadingPanel } from "./readingPanel.tsx";
 import { TastingPanel } from "./tastingPanel.tsx";
+import type { TrialProps } from "./trialProps.ts";
 import { useReadings } from "./useReadings.ts";
-
-/** A batch of a trial with what its page says of it. */
-export interface TrialBatchProps {
-  readonly tried: TriedBatch;
-  readonly readRevision: number;
-  readonly person: string | null;
-  readonly note: string;
-  readonly when: string;
-  readonly brewedAt: string;
-  readonly cardId: string | null;
-  readonly tastings: readonly {
-    readonly id: string;
-    readonly words: TastedWords;
-    readonly person: string;
-    readonly personId: string;
-    readonly when: string;
-  }[];
-}
-
-export interface TrialProps {
-  readonly id: string;
-  readonly title: string;
-  readonly state: TrialState;
-  readonly reason: string;
-  readonly revision: number;
-  readonly cardId: string;
-  readonly priorFrom: PriorFrom;
-  readonly budgetG: number;
-  readonly bothSides: boolean;
-  readonly grinder: string;
-  readonly person: string;
-  readonly pricePerKg: number | null;
-  /** What the bag says it tastes of; empty where it says nothing. */
-  readonly promises: string;
-  readonly started: string;
-  readonly ended: string | undefined;
-  readonly question: Question;
-  readonly doseG: number;
-  readonly sheet: {
-    readonly doseG: number;
-    readonly waterG: number;
-    readonly settingG: number | null;
-    readonly iceG: number;
-    readonly yieldG: number;
-    readonly marked: z.infer<typeof cardMarks> | null;
-    readonly forecast: {
-      readonly strengthPct: number;
-      readonly extractionPct: number;
-      readonly brewTimeS: number;
-    } | null;
-  };
-  readonly batches: readonly TrialBatchProps[];
-}
 
 /** One trial: the dial with what is proved on it, what to brew next, and what each batch said. */
 export function Trial(props: TrialProps) {
