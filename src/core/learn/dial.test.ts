@@ -37,6 +37,16 @@ describe("the learned dial", () => {
     expect({ taught, oneSize, contradict }).toEqual({ taught: [], oneSize: false, contradict: undefined });
   });
 
+  test("a setting that its trial left open counts for less than one that was found surely", () => {
+    const sure = learned([lesson(13)]);
+    const open = learned([lesson(13, { sdUnits: 1.5 })]);
+    expect(open.at.exact).toBeLessThan(sure.at.exact);
+    expect(open.at.exact).toBeGreaterThan(10);
+    expect(width(open.range)).toBeGreaterThan(width(sure.range));
+    // Surer than one step of the dial nobody is.
+    expect(learned([lesson(13, { sdUnits: 0.1 })]).at.exact).toBe(sure.at.exact);
+  });
+
   test("one batch moves it nearly there; worked by hand", () => {
     // House 2² and coffee 0.75² against a noise of 0.5²: 4.5625 / 4.8125 of the way from 10 to 12.
     const { at, sdUnits, taught } = learned([lesson(12)]);
