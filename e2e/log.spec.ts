@@ -42,7 +42,9 @@ test("a batch in five fields, corrected, found by its link, and taken out again"
   await expect(rows.nth(1)).toContainText("1\u202f360 g");
 
   await choose(page, "of", "Kittiwake");
+  await choose(page, "brewed on", "Turnstone");
   await expect(page).toHaveURL(/coffee=/);
+  await expect(page).toHaveURL(/brewer=/);
   await expect(page.getByRole("row").filter({ hasText: "Saltmarsh" })).toHaveCount(0);
   const files = page.getByRole("button", { name: "Columns and file of batches" });
   await files.click();

@@ -21,6 +21,7 @@ let seen: typeof import("#server/trialSeen.ts");
 let logs: typeof import("#server/batches.ts");
 let standard: typeof import("#server/standards.ts");
 let cups: typeof import("#server/cups.ts");
+let cardRows: typeof import("#data/cards.ts");
 let cupRows: typeof import("#data/cups.ts");
 let cardPage: typeof import("#server/read/card.ts");
 let days: typeof import("#server/demoDay.ts");
@@ -34,6 +35,7 @@ beforeAll(async () => {
   await days.planDemoDays(fresh.db, NOW);
   house = await import("#server/trials.ts");
   cups = await import("#server/cups.ts");
+  cardRows = await import("#data/cards.ts");
   cupRows = await import("#data/cups.ts");
   cardPage = await import("#server/read/card.ts");
   seen = await import("#server/trialSeen.ts");
@@ -219,6 +221,16 @@ test("an approved batch of a trial ends it, and teaches with the trial's middle 
   expect(rows[0]!.provedSd).toBeGreaterThan(0);
   expect(Math.abs(rows[0]!.provedSetting! - setting)).toBeLessThan(1);
   expect((await found(id)).trial.state).toBe("approved");
+});
+
+test("a card that a trial began with is not deleted, and no list offers the cards of its batches", async () => {
+  const id = await begun();
+  const { cardId } = await house.cardForTrial({ id: uuidv7(), trialId: id, setting: 11 }, barista);
+  expect((await cardRows.listCards(fresh.db, PIER_HEAD)).map((card) => card.id)).not.toContain(cardId);
+  const { trial } = await found(id);
+  await fresh.db.update(cards).set({ retired: true }).where(eq(cards.id, trial.cardId));
+  expect(await cardRows.deleteCard(fresh.db, trial.cardId, lead)).toMatchObject({ ok: false });
+  await fresh.db.update(cards).set({ retired: false }).where(eq(cards.id, trial.cardId));
 });
 
 test("two who change one trial at once: the later one is told", async () => {

@@ -14,6 +14,7 @@ import {
   recipeVersions,
   shiftItems,
   sites,
+  trials,
 } from "./schema/index.ts";
 import { sentBefore } from "./sentTwice.ts";
 import { type Transaction, transact } from "./transact.ts";
@@ -351,11 +352,12 @@ export function deleteCard(db: Database, id: string, by: Act): Promise<Result<un
     const [row] = await tx.select().from(cards).where(eq(cards.id, id)).for("update");
     // Deleted already, by the same request that was sent twice.
     if (!row) return ok(undefined);
-    const [[listed], [brewed]] = await Promise.all([
+    const [[listed], [brewed], [tried]] = await Promise.all([
       tx.select({ id: shiftItems.id }).from(shiftItems).where(eq(shiftItems.cardId, id)).limit(1),
       tx.select({ id: batches.id }).from(batches).where(eq(batches.cardId, id)).limit(1),
+      tx.select({ id: trials.id }).from(trials).where(eq(trials.cardId, id)).limit(1),
     ]);
-    if (listed || brewed) return fail({ code: "inUse" });
+    if (listed || brewed || tried) return fail({ code: "inUse" });
     await tx.delete(cards).where(eq(cards.id, id));
     await record(tx, by, {
       action: "ended",

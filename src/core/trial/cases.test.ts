@@ -360,12 +360,30 @@ describe("pairs that differ in one sign", () => {
     expect(flatAt(5)).toBeGreaterThan(flatAt(15));
   });
 
-  test("the same word on two cups says more than on one, and less than twice", () => {
-    const words = [cup({ dryness: "dry" }), cup({ dryness: "dry" }, 20)];
-    const pct = (tasted: typeof words) => pctOf({ tasted }, "tooFine");
-    const odds = (p: number) => Math.log(p / (100 - p));
-    expect(pct(words)).toBeGreaterThan(pct(words.slice(1)));
-    expect(odds(pct(words)) - odds(pct([]))).toBeLessThan(2 * (odds(pct(words.slice(1))) - odds(pct([]))));
+  test("the same word on a second cup counts half, on a third a third; the surest word counts first", () => {
+    const dry = (minutes: number) => cup({ dryness: "dry" }, minutes);
+    const weights = (tasted: ReturnType<typeof cup>[]) =>
+      read({ tasted })
+        .causes.find(({ cause }) => cause === "tooFine")!
+        .evidence.map(({ logOdds }) => logOdds);
+    const [once] = weights([dry(5)]);
+    const thrice = weights([dry(5), dry(12), dry(20)]);
+    expect(thrice).toEqual([once!, once! / 2, once! / 3].map((each) => expect.closeTo(each, 9)));
+    // Sour at 75 °C is dulled to a half; the cooler cup speaks first, in full.
+    const sour = (tempC: number) => cup({ acidity: "sharp", tempC });
+    const coarse = (tasted: object[]) =>
+      read({ tasted: tasted as never })
+        .causes.find(({ cause }) => cause === "tooCoarse")!
+        .evidence.map(({ logOdds }) => logOdds);
+    const [full] = coarse([sour(50)]);
+    expect(coarse([sour(75), sour(50)])).toEqual([full!, full! / 4].map((each) => expect.closeTo(each, 9)));
+  });
+
+  test("a fresh roast is not stale, an old one may be", () => {
+    const aged = (daysOffRoast: number) =>
+      pctOf({ measured: { daysOffRoast }, tasted: [cup({ aroma: "faint" })] }, "stale");
+    expect(aged(10)).toBeLessThan(aged(28) / 2);
+    expect(aged(50)).toBeGreaterThan(2 * aged(28));
   });
 
   test("sharp and then flat weigh against each other", () => {
