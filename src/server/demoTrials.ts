@@ -14,7 +14,7 @@ import { transact } from "#data/transact.ts";
 import { addToTrial, approveTrial, insertTrial, keepReading, keepTasting } from "#data/trials.ts";
 import { batchOfCard, makeCard } from "#scaling/cards";
 import { chosenOf, firstPins, firstState, type ScaleState, serveAs } from "#scaling/choice";
-import { placeOfCard } from "#scaling/standards";
+import { pinsOfStandard, placeOfCard } from "#scaling/standards";
 import { priorOf } from "#scaling/trial";
 
 const { brewers, coffees, vessels } = DEMO_IDS;
@@ -137,12 +137,15 @@ async function tryOne(
   const standard = bench.standards.find(
     (each) => each.coffeeId === coffeeId && each.brewerId === brewerId && each.serve === serve,
   );
-  const state = chosenFor(trial, bench);
-  const prior = begun(priorOf(state, bench));
-  const grinder = chosenOf(state, bench).grinder;
+  // As it was before it was approved.
+  const before = { ...bench, standards: bench.standards.filter((each) => each !== standard) };
+  const opened = chosenFor(trial, before);
+  const { grinder, brewer } = chosenOf(opened, before);
+  const state = standard ? { ...opened, pins: pinsOfStandard(standard, brewer, bench.settings, 0) } : opened;
+  const prior = begun(priorOf(state, before));
   const right = standard?.dialSetting ?? onDial(prior.setting, grinder).setting;
   const cardOf = async (cardId: string, chosen: ScaleState) => {
-    const made = must(makeCard(chosen, bench));
+    const made = must(makeCard(chosen, before));
     must(await insertCard(db, { id: cardId, siteId, ...made, madeBy: LEAD, createdAt: began, trialId: id }));
     return made.sheet;
   };

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Verdict } from "#core/trial";
 import { printNumber, printPct, printTime } from "#core/units";
 import { isLiked, type SeenBatch, type SeenTrial } from "#scaling/trial";
-import { TRIAL_TASTE_WORDS } from "#words/trials";
+import { CAUSE_WORDS, TRIAL_TASTE_WORDS } from "#words/trials";
 import { BedSide } from "./signDrawings.tsx";
 
 interface DialBracketProps {
@@ -40,9 +40,13 @@ const VERDICTS: { readonly [verdict in keyof Verdict]: { readonly word: string; 
 
 /** What a batch said of its setting; undefined where it leaves it open. */
 export function verdictOf({ judgement }: Pick<SeenBatch, "judgement">) {
-  const { verdict } = judgement;
+  const { verdict, causes } = judgement;
   const [best] = (Object.keys(VERDICTS) as (keyof Verdict)[]).toSorted((a, b) => verdict[b] - verdict[a]);
-  return verdict[best!] < LEADS ? undefined : VERDICTS[best!];
+  if (verdict[best!] < LEADS) return undefined;
+  const cause = causes[0]!.cause;
+  // Ground right, and yet not right.
+  if (best === "right" && cause !== "right") return { word: CAUSE_WORDS[cause], colour: "text-due" };
+  return VERDICTS[best!];
 }
 /** A verdict leads when it is likelier than not to be more than a third. */
 const LEADS = 0.42;

@@ -4,6 +4,7 @@ import type { IcedMethod } from "#core/iced";
 import type { Serve } from "#core/sheet";
 import { type Cause, type Changeable, type ChangeTo, type CupPair, cupsToDecide, sameCup } from "#core/trial";
 import { printLiquid, printNumber } from "#core/units";
+import { listed } from "#words/figures";
 import { CAUSE_WORDS, CHANGE_WORDS } from "./signs.ts";
 
 /** A trial's title: what is tried, where. */
@@ -101,8 +102,8 @@ export function whyNotSentence(
 /** More than one thing changed: what that makes unknowable. */
 export function confoundedSentence(changed: readonly string[]): string {
   const names = changed.map((name) => CHANGE_WORDS[name as Changeable] ?? name);
-  const [last, ...others] = names.toReversed();
-  return `${[others.toReversed().join(", "), last].join(" and ")} changed since the batch before: which of them made the difference cannot be known.`;
+  const all = listed(names);
+  return `${all.charAt(0).toUpperCase()}${all.slice(1)} changed since the batch before: which of them made the difference cannot be known.`;
 }
 
 /** Cups that are not held against each other. */
