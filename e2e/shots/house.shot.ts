@@ -82,10 +82,10 @@ test("the main views", async ({ page }) => {
   await page.getByText(/Likely|The last batch/).waitFor();
   await shoot("trial");
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.getByRole("radiogroup", { name: "bed" }).scrollIntoViewIfNeeded();
-  await page
-    .getByRole("heading", { name: "What batch 2 said" })
-    .evaluate((heading) => heading.scrollIntoView());
+  await page.getByRole("heading", { name: "What batch 2 said" }).evaluate((heading) => {
+    const main = heading.closest("main");
+    main?.scrollBy(0, heading.getBoundingClientRect().top - main.getBoundingClientRect().top - 20);
+  });
   await shoot("phone-trial");
   await page.setViewportSize({ width: 1280, height: 1100 });
   await page.goto("/wall");
