@@ -190,6 +190,7 @@ function State({ approved }: Pick<WallRow, "approved">) {
         {why} {words}
       </Link>
       <span className="hidden print:inline">{inShort}</span>
+      {proof && <span className="block text-quiet text-xs print:hidden">that pot: {proof}</span>}
     </>
   );
 }
