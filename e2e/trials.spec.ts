@@ -155,7 +155,15 @@ test.describe("a barista", () => {
     await sign(page, "ice left", "less").click();
     await taste(page, [["strength", "thin"]], "14");
     await expect(page.getByTestId("leading")).toContainText("Too little ice");
-    await expect(page.getByTestId("why-next")).toContainText("Only the ice changes: more of it");
+    const why = page.getByTestId("why-next");
+    await expect(why).toContainText(/Only the ice changes: more of it, 1\u202f\d{3} g/);
+    // The next card says what the trial says.
+    const trial = page.url();
+    const ice = /more of it, (.* g)\./.exec((await why.textContent()) ?? "")?.[1] ?? "none";
+    await page.getByRole("button", { name: "Brew it: make its card" }).click();
+    await expect(page).toHaveURL(/\/cards\//);
+    await expect(page.getByRole("article")).toContainText(ice);
+    await page.goto(trial);
     await expect(page.getByTestId("next-setting")).toHaveText(setting ?? "");
     // A lead approves; a barista may give it up, with the reason.
     await expect(page.getByRole("link", { name: /^Approve/ })).toHaveCount(0);

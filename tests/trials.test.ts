@@ -10,6 +10,9 @@ const NOW = new Date("2026-07-14T08:30:00Z");
 /** Saltmarsh in the large dispenser, of the demo's cards. */
 const CARD = demoId(600);
 
+/** Coffee and ice of that card, g. */
+const AS_BEFORE = { doseG: 202, iceG: 0 };
+
 vi.mock("next/headers", () => ({
   headers: async () => new Headers(),
   cookies: async () => ({ get: () => undefined }),
@@ -54,9 +57,13 @@ const found = async (id: string) => (await seen.trialAtHand(id))!;
 
 /** Brews the next batch of a trial from a card of its own, and says how it went. */
 async function brewed(trialId: string, setting: number, change: object = {}): Promise<string> {
-  const { cardId } = await house.cardForTrial({ id: uuidv7(), trialId, setting }, barista);
+  return (await logOne(trialId, setting, change)).id;
+}
+
+async function logOne(trialId: string, setting: number, change: object) {
+  const { cardId } = await house.cardForTrial({ id: uuidv7(), trialId, setting, ...AS_BEFORE }, barista);
   const id = uuidv7();
-  await logs.log(
+  const { notInTrial } = await logs.log(
     {
       id,
       brewerId: DEMO_IDS.brewers.fulmar,
@@ -85,7 +92,7 @@ async function brewed(trialId: string, setting: number, change: object = {}): Pr
     },
     barista,
   );
-  return id;
+  return { id, notInTrial };
 }
 
 test("the demo has a running trial and three that ended, one of them iced", async () => {
@@ -107,6 +114,37 @@ test("a trial begins from what is known, once however often it is sent, and what
   expect(trial.budgetG).toBeGreaterThan(500);
   const batchId = await brewed(id, 10.5);
   expect((await found(id)).tried.map(({ id: own }) => own)).toEqual([batchId]);
+});
+
+test("the next card has the one change, and the card after it keeps that", async () => {
+  const id = await begun();
+  const card = async (setting: number, doseG: number) => {
+    const { cardId } = await house.cardForTrial(
+      { id: uuidv7(), trialId: id, setting, doseG, iceG: 0 },
+      barista,
+    );
+    return { cardId, sheet: (await cardRows.readCard(fresh.db, cardId))!.sheet };
+  };
+  const first = await card(10, 202);
+  const more = await card(10, 212);
+  expect(more.sheet.result.rounded).toMatchObject({
+    doseG: 212,
+    brewWaterG: first.sheet.result.rounded.brewWaterG,
+  });
+  expect(more.sheet.dial?.setting).toBe(10);
+  await brewed(id, 10, { cardId: more.cardId, doseG: 212 });
+  expect((await found(id)).base.result.rounded.doseG).toBe(212);
+  expect((await card(11.5, 212)).sheet).toMatchObject({
+    dial: { setting: 11.5 },
+    result: { rounded: { doseG: 212 } },
+  });
+});
+
+test("a batch that is brewed on another grinder than its trial's card says is logged, and said not to be in the trial", async () => {
+  const id = await begun();
+  const logged = await logOne(id, 10, { grinderId: DEMO_IDS.grinders.dunlin });
+  expect(logged.notInTrial).toContain("another grinder");
+  expect((await found(id)).tried).toEqual([]);
 });
 
 test("what is seen and tasted is there afterwards, by whom it was said", async () => {
@@ -182,18 +220,18 @@ describe("a batch that a trial cannot stand on", () => {
 
 test("a setting off the dial is refused at its field; a trial that has ended takes nothing more", async () => {
   const id = await begun();
-  await expect(house.cardForTrial({ id: uuidv7(), trialId: id, setting: 25 }, barista)).rejects.toMatchObject(
-    {
-      field: "setting",
-    },
-  );
+  await expect(
+    house.cardForTrial({ id: uuidv7(), trialId: id, setting: 25, ...AS_BEFORE }, barista),
+  ).rejects.toMatchObject({
+    field: "setting",
+  });
   const batchId = await brewed(id, 10);
   const { trial } = await found(id);
   await house.endTrial({ id, revision: trial.revision, reason: "The bag ran out" }, lead);
   expect((await found(id)).trial).toMatchObject({ state: "givenUp", reason: "The bag ran out" });
-  await expect(house.cardForTrial({ id: uuidv7(), trialId: id, setting: 10 }, barista)).rejects.toThrow(
-    "has ended",
-  );
+  await expect(
+    house.cardForTrial({ id: uuidv7(), trialId: id, setting: 10, ...AS_BEFORE }, barista),
+  ).rejects.toThrow("has ended");
   const words = { minutes: 1 };
   await expect(house.sayTasting({ id: uuidv7(), batchId, words }, lead)).rejects.toThrow("has ended");
 });
@@ -225,7 +263,10 @@ test("an approved batch of a trial ends it, and teaches with the trial's middle 
 
 test("a card that a trial began with is not deleted, and no list offers the cards of its batches", async () => {
   const id = await begun();
-  const { cardId } = await house.cardForTrial({ id: uuidv7(), trialId: id, setting: 11 }, barista);
+  const { cardId } = await house.cardForTrial(
+    { id: uuidv7(), trialId: id, setting: 11, ...AS_BEFORE },
+    barista,
+  );
   expect((await cardRows.listCards(fresh.db, PIER_HEAD)).map((card) => card.id)).not.toContain(cardId);
   const { trial } = await found(id);
   await fresh.db.update(cards).set({ retired: true }).where(eq(cards.id, trial.cardId));

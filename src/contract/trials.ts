@@ -37,6 +37,8 @@ export const trialCard = z.strictObject({
   id: uuid,
   trialId: uuid,
   setting: z.number().min(-1000).max(1000),
+  doseG: n.doseG,
+  iceG: n.massG,
 });
 /** A batch of the log that becomes one of the trial. */
 export const addedBatch = z.strictObject({ trialId: uuid, batchId: uuid });

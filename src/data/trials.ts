@@ -290,17 +290,21 @@ export async function addToTrial(
   return ok({ isNew: true });
 }
 
-/** Puts a batch that was just logged into the trial that its card was made for, where it fits and the trial runs. */
+/**
+ * Puts a batch that was just logged into the trial that its card was made for.
+ *
+ * @returns why it is not in it, where it does not fit or the trial has ended: it is logged all the same
+ */
 export async function followTrial(
   tx: Transaction,
   { id: batchId, cardId }: { readonly id: string; readonly cardId: string | null },
   by: Act,
-): Promise<string | undefined> {
+): Promise<TrialRefusal | undefined> {
   const trialId = cardId === null ? undefined : await trialOfCard(tx, cardId);
-  if (!trialId) return undefined;
-  const [batch] = await tx.select().from(batches).where(eq(batches.id, batchId));
-  const added = batch && (await addToTrial(tx, { trialId, batchId, curveVersion: batch.curveVersion }, by));
-  return added?.ok ? trialId : undefined;
+  const [batch] = trialId ? await tx.select().from(batches).where(eq(batches.id, batchId)) : [];
+  if (!trialId || !batch) return undefined;
+  const added = await addToTrial(tx, { trialId, batchId, curveVersion: batch.curveVersion }, by);
+  return added.ok ? undefined : added.failure.code;
 }
 
 /** Keeps what was seen of a batch of a trial. */

@@ -18,6 +18,7 @@ import { findThing } from "#data/things.ts";
 import { type Transaction, transact } from "#data/transact.ts";
 import { followTrial } from "#data/trials.ts";
 import { batchSentence } from "#words/log";
+import { trialSentence } from "#words/trials";
 import { Refusal } from "./action.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
@@ -32,6 +33,8 @@ const AHEAD_MS = 120_000;
 export interface Logged {
   /** The cards that rest on the batch, made anew, where it is a standard. */
   readonly followed?: CardsFollowed;
+  /** Why it is logged, and yet not in the trial that its card was made for. */
+  readonly notInTrial?: string;
   /** The batch as somebody else left it, where they were faster: nothing was kept. */
   readonly theirs?: BatchByOthers;
 }
@@ -46,16 +49,16 @@ export async function log({ confirmed, ...batch }: SentBatch, by: Act): Promise<
   await judge(batch);
   if (!confirmed) await askUnusual(batch);
   const { id: batchId } = batch;
-  const { outcome, jobs } = await transact(database(), async (tx) => {
+  const { outcome, jobs, misfit } = await transact(database(), async (tx) => {
     const stored = await keptOrTheirs(tx, await logBatch(tx, batch, by));
     if ("theirs" in stored) return { outcome: stored, jobs: NOTHING_TO_LEARN };
     if (stored.isNew) happened(tx, { siteId: stored.siteId, kind: "batchLogged", details: { batchId } }, by);
-    if (stored.isNew) await followTrial(tx, batch, by);
-    return { outcome: stored, jobs: await learnFrom(tx, stored, by) };
+    const misfit = stored.isNew ? await followTrial(tx, batch, by) : undefined;
+    return { outcome: stored, jobs: await learnFrom(tx, stored, by), misfit };
   });
   if ("theirs" in outcome) return outcome;
   await learned(jobs);
-  return {};
+  return misfit ? { notInTrial: trialSentence(misfit) } : {};
 }
 
 /** Corrects a batch that was logged wrongly. */

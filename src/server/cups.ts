@@ -30,22 +30,22 @@ function ballotCode(): string {
 
 /** Starts a three-cup test of a pot, with as many ballots as there are to be tasters. */
 export async function startCupTest(
-  { ballots: count, minutes, ...asked }: StartedCupTest,
+  { ballots: count, minutes, ...named }: StartedCupTest,
   by: Act & { readonly personId: string },
 ): Promise<{ readonly id: string }> {
-  const batch = await findBatch(database(), asked.batchId);
+  const batch = await findBatch(database(), named.batchId);
   if (!batch || batch.removed)
     throw new Refusal("This batch is not in the log any more.", { code: "notThere" });
-  const test = { ...asked, siteId: batch.siteId, closesAt: addMinutes(by.at, minutes) };
+  const test = { ...named, siteId: batch.siteId, closesAt: addMinutes(by.at, minutes) };
   const ballots = ballotsOf(count, seeded(randomInt(MOST_SEED))).map((ballot) => ({
     ...ballot,
     code: ballotCode(),
   }));
   await transact(database(), async (tx) => {
-    const kept = await insertCupTest(tx, test, ballots, by);
-    if (!kept.ok) throw new Refusal("Somebody else started a test under this id.", { code: "stale" });
+    const inserted = await insertCupTest(tx, test, ballots, by);
+    if (!inserted.ok) throw new Refusal("Somebody else started a test under this id.", { code: "stale" });
   });
-  return { id: asked.id };
+  return { id: named.id };
 }
 
 /** Closes a test before its time. */

@@ -139,9 +139,9 @@ async function tryOne(
   );
   // As it was before it was approved.
   const before = { ...bench, standards: bench.standards.filter((each) => each !== standard) };
-  const opened = chosenFor(trial, before);
-  const { grinder, brewer } = chosenOf(opened, before);
-  const state = standard ? { ...opened, pins: pinsOfStandard(standard, brewer, bench.settings, 0) } : opened;
+  const first = chosenFor(trial, before);
+  const { grinder, brewer } = chosenOf(first, before);
+  const state = standard ? { ...first, pins: pinsOfStandard(standard, brewer, bench.settings, 0) } : first;
   const prior = begun(priorOf(state, before));
   const right = standard?.dialSetting ?? onDial(prior.setting, grinder).setting;
   const cardOf = async (cardId: string, chosen: ScaleState) => {
@@ -152,7 +152,7 @@ async function tryOne(
   const sheet = await cardOf(demoId(firstId + 1), state);
   await transact(db, async (tx) => {
     const { setting, sd, from } = prior;
-    const asked = {
+    const row = {
       ...placeOfCard(sheet),
       id,
       siteId,
@@ -163,7 +163,7 @@ async function tryOne(
       priorSd: sd,
       budgetG: Math.ceil(4 * sheet.result.rounded.doseG),
     };
-    must(await insertTrial(tx, asked, by));
+    must(await insertTrial(tx, row, by));
   });
   for (const [i, batch] of trial.batches.entries()) {
     const cardId = demoId(firstId + 2 + 4 * i);

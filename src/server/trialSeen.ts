@@ -19,6 +19,8 @@ export async function trialAtHand(id: string) {
     findThing(database(), "grinder", trial.grinderId),
   ]);
   if (!card || !bench || !grinder) return undefined;
+  const brewedFrom = batches.findLast(({ batch }) => batch.cardId !== null)?.batch.cardId;
+  const base = (brewedFrom && (await readCard(database(), brewedFrom))) || card;
   const { dialMin: min, dialMax: max, dialStep: step, higherIs } = grinder.figures;
   const { standard, forecast, result, madeWith } = card.sheet;
   const brewer = bench.brewers.find((each) => each.id === trial.brewerId);
@@ -38,7 +40,16 @@ export async function trialAtHand(id: string) {
     dial: { min, max, step, higherIs },
     ...startOf(trial),
   };
-  return { trial, card, bench, question, batches, tried: batches.map(triedOf), doseG: result.rounded.doseG };
+  return {
+    trial,
+    bench,
+    question,
+    batches,
+    tried: batches.map(triedOf),
+    /** What the next batch is brewed like: the card of the last one, else the trial's own. */
+    base: base.sheet,
+    doseG: result.rounded.doseG,
+  };
 }
 
 function startOf({ priorFrom, priorSetting, priorSd, budgetG, bothSides }: TrialLine) {
@@ -46,47 +57,7 @@ function startOf({ priorFrom, priorSetting, priorSd, budgetG, bothSides }: Trial
 }
 
 function triedOf({ batch, read, tastings }: BatchOfTrial): TriedBatch {
-  const {
-    id,
-    grinderId,
-    dialSetting,
-    doseG,
-    waterG,
-    iceG,
-    yieldG,
-    brewTimeS,
-    strengthPct,
-    sampledAt,
-    bed,
-    wall,
-    taste,
-    liked,
-    filterId,
-    curveVersion,
-    roastedOn,
-  } = batch;
-  return {
-    id,
-    grinderId,
-    dialSetting,
-    doseG,
-    waterG,
-    iceG,
-    yieldG,
-    brewTimeS,
-    strengthPct,
-    sampledAt,
-    bed,
-    wall,
-    taste,
-    liked,
-    filterId,
-    curveVersion,
-    roastedOn,
-    at: batch.at.toISOString(),
-    read,
-    tasted: tastings.map(({ words }) => words),
-  };
+  return { ...batch, at: batch.at.toISOString(), read, tasted: tastings.map(({ words }) => words) };
 }
 
 /** What a running trial says for a batch of it that is approved; undefined where the batch is of none. */

@@ -25,6 +25,7 @@ import {
   removeTasting,
 } from "#data/trials.ts";
 import { placeOfCard } from "#scaling/standards";
+import { nextChoice } from "#scaling/trial";
 import { cardFailureSentence } from "#words/cards";
 import { trialSentence } from "#words/trials";
 import { Refusal } from "./action.ts";
@@ -32,6 +33,7 @@ import { benchOf } from "./bench.ts";
 import { benchWith } from "./cards.ts";
 import { database } from "./database.ts";
 import { computeInThread } from "./inThread.ts";
+import { trialAtHand } from "./trialSeen.ts";
 
 type By = Act & { readonly personId: string };
 
@@ -95,25 +97,23 @@ export async function endTrial(end: EndedTrial, by: By): Promise<void> {
   });
 }
 
-/** Makes the card of a trial's next batch: what its own card says, ground at a setting. */
+/** Makes the card of a trial's next batch: as the last one was brewed, ground at a setting, with so much coffee and ice. */
 export async function cardForTrial(
-  { id, trialId, setting }: TrialCard,
+  { id, trialId, setting, ...amounts }: TrialCard,
   by: By,
 ): Promise<{ readonly cardId: string }> {
-  const trial = (await findTrial(database(), trialId)) ?? refuse("notThere");
+  const { trial, bench, base } = (await trialAtHand(trialId)) ?? refuse("notThere");
   if (trial.state !== "running") refuse("ended");
   const { siteId } = trial;
-  const [card, bench] = await Promise.all([readCard(database(), trial.cardId), benchOf(siteId)]);
-  if (!card || !bench) refuse("notThere");
   const grinder = bench.grinders.find((each) => each.id === trial.grinderId) ?? refuse("otherGrinder");
   if (setting < grinder.min || setting > grinder.max) refuse("offTheDial", "setting");
-  const chosen = { ...card.sheet.chosen, grind: setting };
+  const chosen = nextChoice(base, setting, amounts, bench);
   const made = await computeInThread("card", { bench: await benchWith(bench, chosen.recipe), chosen });
   if (!made.ok) throw new Refusal(cardFailureSentence(made.failure), { code: "refused" });
   await transact(database(), async (tx) => {
     const { personId: madeBy, at: createdAt } = by;
-    const kept = await insertCard(tx, { id, siteId, ...made.value, madeBy, createdAt, trialId });
-    if (!kept.ok) refuse("stale");
+    const inserted = await insertCard(tx, { id, siteId, ...made.value, madeBy, createdAt, trialId });
+    if (!inserted.ok) refuse("stale");
     happened(tx, { siteId, kind: "cardKept", details: { cardId: id, draft: made.value.draft } }, by);
   });
   return { cardId: id };
@@ -136,13 +136,13 @@ export async function addBatch(added: AddedBatch, by: By): Promise<void> {
 }
 
 /** Keeps what was seen of a trial's batch. */
-export async function sayReading(kept: KeptReading): Promise<void> {
-  await transact(database(), async (tx) => taken(await keepReading(tx, kept)));
+export async function sayReading(reading: KeptReading): Promise<void> {
+  await transact(database(), async (tx) => taken(await keepReading(tx, reading)));
 }
 
 /** Keeps somebody's words on a cup. */
-export async function sayTasting(kept: KeptTasting, by: By): Promise<void> {
-  await transact(database(), async (tx) => taken(await keepTasting(tx, kept, by)));
+export async function sayTasting(tasting: KeptTasting, by: By): Promise<void> {
+  await transact(database(), async (tx) => taken(await keepTasting(tx, tasting, by)));
 }
 
 /** Takes somebody's words back. */

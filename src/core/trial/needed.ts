@@ -75,14 +75,16 @@ function futureFrom(
   let setting = input.batches.at(-1)?.setting ?? dial.min;
   for (let batches = 1; batches <= most; batches++) {
     setting = onDial(quantile({ settings, weights }, 0.5), dial).setting;
-    const said = judging(verdictOf(towards * (rightAt - setting)), random);
+    const verdict = judging(verdictOf(towards * (rightAt - setting)), random);
     const masses = weights.map((weight, i) => {
       const at = verdictOf(towards * (settings[i]! - setting));
-      return weight * (said.tooFine * at.tooFine + said.tooCoarse * at.tooCoarse + said.right * at.right);
+      return (
+        weight * (verdict.tooFine * at.tooFine + verdict.tooCoarse * at.tooCoarse + verdict.right * at.right)
+      );
     });
     const total = masses.reduce((sum, mass) => sum + mass, 0);
     weights = masses.map((mass) => mass / total);
-    const isRight = said.right > said.tooFine && said.right > said.tooCoarse;
+    const isRight = verdict.right > verdict.tooFine && verdict.right > verdict.tooCoarse;
     if (isRight && 100 * weightWithin({ settings, weights }, setting, likedHalfWidth) >= SURE_PCT) {
       return { batches, setting, sure: true };
     }
@@ -103,10 +105,11 @@ const MOST_AHEAD = 8;
 const SEED = 1;
 
 /**
- * How many batches more the trial will likely take, by playing what may come: the right setting drawn from what is
+ * How many batches more the trial will likely take, of those that are left, by playing what may come: the right setting drawn from what is
  * believed now, each batch judged as batches mostly are. The same trial gives the same answer.
  */
-export function batchesNeeded(input: BracketInput, most = MOST_AHEAD): Needed {
+export function batchesNeeded(input: BracketInput, left = MOST_AHEAD): Needed {
+  const most = Math.min(left, MOST_AHEAD);
   if (most < 1) return { likely: undefined, atMost: undefined };
   const random = seeded(SEED);
   const belief = beliefOf(input);

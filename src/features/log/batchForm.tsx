@@ -1,6 +1,7 @@
 "use client";
 
 import { useMemo, useState } from "react";
+import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { BatchRow } from "#contract/batch.ts";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
@@ -86,7 +87,9 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
     if (sent.data.theirs) return;
     sayFollowed(sent.data);
     done();
-    onLogged?.();
+    const { notInTrial } = sent.data;
+    if (notInTrial) toast.warning(`It is in the log, and not in the trial. ${notInTrial}`);
+    else onLogged?.();
   };
   const save = () => form.submit((values) => send(values, base.revision));
   const choose = (chosen: Chosen) => {

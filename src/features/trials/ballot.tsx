@@ -13,7 +13,7 @@ interface BallotProps {
 
 /** A taster's three cups on a phone: which one is not like the other two. */
 export function TasterBallot({ code, cups, answer, isOpen }: BallotProps) {
-  const [said, setSaid] = useState(answer);
+  const [answered, setAnswered] = useState(answer);
   const [trouble, setTrouble] = useState<string>();
   const [busy, setBusy] = useState(false);
   const say = async (place: number) => {
@@ -21,7 +21,7 @@ export function TasterBallot({ code, cups, answer, isOpen }: BallotProps) {
     const sent = await settle(vote({ code, answer: place }));
     setBusy(false);
     setTrouble(sent.ok ? undefined : sent.trouble.message);
-    if (sent.ok) setSaid(place);
+    if (sent.ok) setAnswered(place);
   };
   return (
     <main className="mx-auto flex min-h-dvh max-w-md flex-col gap-4 p-4">
@@ -34,8 +34,8 @@ export function TasterBallot({ code, cups, answer, isOpen }: BallotProps) {
           <li key={cup}>
             <button
               type="button"
-              aria-pressed={said === place}
-              disabled={busy || said !== null || !isOpen}
+              aria-pressed={answered === place}
+              disabled={busy || answered !== null || !isOpen}
               onClick={() => say(place)}
               className="min-h-20 w-full rounded-panel border-2 border-rim bg-enamel font-bold font-display text-4xl tabular-nums aria-pressed:bg-rim aria-pressed:text-enamel disabled:opacity-60 aria-pressed:disabled:opacity-100"
             >
@@ -44,8 +44,8 @@ export function TasterBallot({ code, cups, answer, isOpen }: BallotProps) {
           </li>
         ))}
       </ul>
-      {said !== null && <p role="status">Thank you: your answer is {cups[said]}.</p>}
-      {said === null && !isOpen && <p role="status">This tasting has closed.</p>}
+      {answered !== null && <p role="status">Thank you: your answer is {cups[answered]}.</p>}
+      {answered === null && !isOpen && <p role="status">This tasting has closed.</p>}
       {trouble && (
         <p role="alert" className="text-stop">
           {trouble}

@@ -44,11 +44,11 @@ export function verdictOf({ judgement }: Pick<SeenBatch, "judgement">) {
   const [best] = (Object.keys(VERDICTS) as (keyof Verdict)[]).toSorted((a, b) => verdict[b] - verdict[a]);
   if (verdict[best!] < LEADS) return undefined;
   const cause = causes[0]!.cause;
-  // Ground right, and yet not right.
+  // The grind is right, and something else is wrong.
   if (best === "right" && cause !== "right") return { word: CAUSE_WORDS[cause], colour: "text-due" };
   return VERDICTS[best!];
 }
-/** A verdict leads when it is likelier than not to be more than a third. */
+/** Least share of a verdict that leads: at a third each the batch leaves its setting open. */
 const LEADS = 0.42;
 
 /** The grinder's dial with what is proved on it, what is believed, and the batches that stand on it. */
@@ -150,15 +150,15 @@ const SHOWN_WORDS = 3;
 
 /** The first few things that were wrong in the cup, or that nothing was. */
 function tasteLine({ reading, batch }: SeenBatch): string {
-  const words = reading.tasted.flatMap((cup) =>
-    Object.entries(TRIAL_TASTE_WORDS).flatMap(([name, { words: said }]) => {
+  const faults = reading.tasted.flatMap((cup) =>
+    Object.entries(TRIAL_TASTE_WORDS).flatMap(([name, { words }]) => {
       const value = cup[name as keyof typeof TRIAL_TASTE_WORDS];
       return value === undefined || value === "right" || value === "none" || value === "clean"
         ? []
-        : [said[value] ?? ""];
+        : [words[value] ?? ""];
     }),
   );
-  const few = [...new Set(words)].slice(0, SHOWN_WORDS).join(", ");
+  const few = [...new Set(faults)].slice(0, SHOWN_WORDS).join(", ");
   return few || (isLiked(batch) ? "liked" : reading.tasted.length > 0 ? "nothing wrong" : "not tasted");
 }
 

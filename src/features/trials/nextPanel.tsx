@@ -6,7 +6,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import { printNumber } from "#core/units";
-import { isLiked, type SeenTrial } from "#scaling/trial";
+import { type Amounts, amountsAfter, isLiked, type SeenTrial } from "#scaling/trial";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
@@ -24,9 +24,8 @@ interface NextPanelProps extends TrialProps {
   readonly seen: SeenTrial;
 }
 
-/** Below so warm, acidity and bitterness are what they are, °C. */
+/** A cup cooler than this shows its acidity and its bitterness, °C. */
 const COOL_C = 60;
-const STRONGER_SHARE = 0.05;
 
 /** The setting of the next batch: one thing changes at a time, so that the dial stays where something else does. */
 export function nextSetting({ batches, next, nextSide }: SeenTrial): number {
@@ -44,28 +43,22 @@ export function NextPanel(props: NextPanelProps) {
 }
 
 function Next(props: NextPanelProps) {
-  const { id, seen, sheet, grinder, priorFrom, budgetG } = props;
+  const { seen, sheet, rounding, grinder, priorFrom, budgetG } = props;
   const units = useUnits();
-  const router = useRouter();
   const { may } = useCounter();
-  const { act, busy, trouble } = useAct();
   const [other, setOther] = useState<number>();
-  const [cardId] = useState(() => uuidv7());
   const needed = useNeeded(seen.input, seen.batchesLeft, seen.done === undefined);
   const setting = other ?? nextSetting(seen);
   const last = seen.batches.at(-1);
   const { dial } = seen.input;
-  const brew = async () => {
-    const sent = await act(makeTrialCard({ id: cardId, trialId: id, setting }));
-    if (sent.ok) router.push(`/cards/${sent.data.cardId}`);
-  };
+  const amounts = amountsAfter(last, sheet, rounding);
   const figures = [
     [`dial of ${grinder}`, printNumber(setting, 2)],
-    ["coffee", units.printMass(sheet.doseG)],
+    ["coffee", units.printMass(amounts.doseG)],
     sheet.settingG === null
       ? ["water", units.printLiquid(sheet.waterG)]
       : ["set", printSetting(sheet.settingG, sheet.marked ?? undefined)],
-    ...(sheet.iceG > 0 ? [["ice", units.printMass(sheet.iceG)]] : []),
+    ...(amounts.iceG > 0 ? [["ice", units.printMass(amounts.iceG)]] : []),
   ] as const;
   if (seen.done === "coffeeGone") {
     const best = seen.batches.find(({ batch }) => isLiked(batch)) ?? last;
@@ -103,7 +96,7 @@ function Next(props: NextPanelProps) {
         ))}
       </dl>
       <p className="mt-2" data-testid="why-next">
-        {whyNext(seen, PRIOR_WORDS[priorFrom], sheet.doseG, (g) => units.printMass(g))}
+        {whyNext(seen, PRIOR_WORDS[priorFrom], amounts, units.printMass)}
       </p>
       <p className="mt-1 text-quiet text-sm">
         Right within {printNumber(seen.input.likedHalfWidth, 2)} of{" "}
@@ -113,9 +106,9 @@ function Next(props: NextPanelProps) {
       </p>
       {may("runTrials") && (
         <div className="mt-3 flex flex-wrap items-end gap-2">
-          <Button look="main" disabled={busy} onClick={brew} className="mb-5">
+          <Brew {...props} setting={setting} amounts={amounts} look="main">
             Brew it: make its card
-          </Button>
+          </Brew>
           <div className="w-36">
             <FigureField
               label="another setting"
@@ -128,17 +121,50 @@ function Next(props: NextPanelProps) {
           </div>
         </div>
       )}
-      {trouble && (
-        <p role="alert" className="text-stop">
-          {trouble.message}
-        </p>
-      )}
       <Budget {...props} />
     </Panel>
   );
 }
 
-function whyNext(seen: SeenTrial, prior: string, doseG: number, print: (g: number) => string): string {
+interface BrewProps extends Pick<NextPanelProps, "id"> {
+  readonly setting: number;
+  readonly amounts: Amounts;
+  readonly look: "main" | "plain";
+  readonly children: string;
+}
+
+/** Makes a batch's card, and goes there. */
+function Brew({ id, setting, amounts, look, children }: BrewProps) {
+  const router = useRouter();
+  const { act, busy, trouble } = useAct();
+  const [cardId, setCardId] = useState(() => uuidv7());
+  const brew = async () => {
+    const { doseG, iceG } = amounts;
+    const sent = await act(makeTrialCard({ id: cardId, trialId: id, setting, doseG, iceG }));
+    if (sent.ok) router.push(`/cards/${sent.data.cardId}`);
+    // Another setting is another card.
+    else setCardId(uuidv7());
+  };
+  return (
+    <div className="mb-5">
+      <Button look={look} disabled={busy} onClick={brew}>
+        {children}
+      </Button>
+      {trouble && (
+        <p role="alert" className="text-stop">
+          {trouble.message}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function whyNext(
+  seen: SeenTrial,
+  prior: string,
+  { doseG, iceG }: Amounts,
+  print: (massG: number) => string,
+): string {
   const last = seen.batches.at(-1);
   if (seen.nextSide) {
     return `To see the ${seen.nextSide} side, as was asked: it will likely not be liked.`;
@@ -147,10 +173,10 @@ function whyNext(seen: SeenTrial, prior: string, doseG: number, print: (g: numbe
   if (!last) return prior;
   if (!change)
     return "Nothing is wrong with the last batch: brew it so again, or taste it when it has cooled, to be sure.";
-  const share = change.direction === "moreCoffee" ? 1 + STRONGER_SHARE : 1 - STRONGER_SHARE;
   return changeSentence(change, {
     setting: printNumber(nextSetting(seen), 2),
-    ...(change.variable === "ratio" && { doseG: print(Math.round(doseG * share)) }),
+    dose: print(doseG),
+    ice: print(iceG),
   });
 }
 
@@ -166,11 +192,14 @@ function neededSentence(needed: ReturnType<typeof useNeeded>): string {
 }
 
 /** The trial found it: what its approval would rest on. */
-function Right({ seen, question }: NextPanelProps) {
+function Right(props: NextPanelProps) {
+  const { seen, question, sheet } = props;
   const { may } = useCounter();
   const last = seen.batches.at(-1)!;
   const place = seen.batches.length;
-  const isCool = last.reading.tasted.some(({ tempC }) => tempC !== undefined && tempC < COOL_C);
+  const isCool =
+    question.wanted.serve === "iced" ||
+    last.reading.tasted.some(({ tempC }) => tempC !== undefined && tempC < COOL_C);
   const isTwice = seen.batches.filter(({ batch }) => batch.dialSetting === last.batch.dialSetting).length > 1;
   return (
     <Panel title={`Batch ${place} is right`}>
@@ -182,7 +211,7 @@ function Right({ seen, question }: NextPanelProps) {
         {Math.round(seen.bracket.withinPct)} in 100.
       </p>
       <ul className="mt-2 flex flex-col gap-1">
-        <Proof isSo={question.wanted.serve === "iced" || isCool}>
+        <Proof isSo={isCool}>
           {isCool ? "tasted below 60 °C" : "not tasted below 60 °C yet: taste it again when it has cooled"}
         </Proof>
         <Proof isSo={isTwice}>
@@ -196,6 +225,14 @@ function Right({ seen, question }: NextPanelProps) {
       ) : (
         <p className="mt-2 text-quiet">A lead approves it.</p>
       )}
+      {may("runTrials") && (
+        <div className="mt-3">
+          <Brew {...props} setting={last.batch.dialSetting!} amounts={sheet} look="plain">
+            Brew it once more: make its card
+          </Brew>
+        </div>
+      )}
+      <Budget {...props} />
     </Panel>
   );
 }
@@ -237,7 +274,12 @@ function Budget({ id, revision, budgetG, bothSides }: NextPanelProps) {
   const { may } = useCounter();
   const { act, busy, trouble } = useAct();
   const [reason, setReason] = useState("");
+  const [wantsReason, setWantsReason] = useState(false);
   if (!may("runTrials")) return undefined;
+  const giveUp = () => {
+    setWantsReason(reason.trim() === "");
+    return reason.trim() === "" ? undefined : act(giveUpTrial({ id, revision, reason }));
+  };
   const change = (to: { readonly budgetG?: number; readonly bothSides?: boolean }) =>
     act(changeTrial({ id, revision, budgetG, bothSides, ...to }));
   return (
@@ -266,12 +308,18 @@ function Budget({ id, revision, budgetG, bothSides }: NextPanelProps) {
           />
           brew both sides, too fine and too coarse, to see them
         </label>
-        <WordsField label="why it is given up" value={reason} onValue={setReason} />
+        <WordsField
+          label="why it is given up"
+          value={reason}
+          trouble={
+            wantsReason && reason.trim() === ""
+              ? "Say why: whoever tries it next will want to know."
+              : undefined
+          }
+          onValue={setReason}
+        />
         <div>
-          <Button
-            disabled={busy || reason.trim() === ""}
-            onClick={() => act(giveUpTrial({ id, revision, reason }))}
-          >
+          <Button disabled={busy} onClick={giveUp}>
             Give this trial up
           </Button>
         </div>

@@ -74,13 +74,13 @@ function TastingForm({ batch, onDone }: { readonly batch: TrialBatchProps; reado
     minutes: minutesSince(batch.brewedAt),
   }));
   const taste = (name: TasteName) => {
-    const { label, words: said } = TRIAL_TASTE_WORDS[name];
+    const { label, words: wordOf } = TRIAL_TASTE_WORDS[name];
     return (
       <Taps
         key={name}
         label={label}
         many={false}
-        options={TASTES[name].map((value) => ({ value, text: said[value] ?? value }))}
+        options={TASTES[name].map((value) => ({ value, text: wordOf[value] ?? value }))}
         text={words[name] ?? ""}
         onText={(text) => setWords((before) => ({ ...before, [name]: text === "" ? undefined : text }))}
       />
@@ -146,11 +146,11 @@ function minutesSince(brewedAt: string): number {
 
 /** A cup in a line: what was said of it. */
 function wordsLine(words: TastedWords): string {
-  const said = (Object.keys(TASTES) as TasteName[]).flatMap((name) => {
+  const parts = (Object.keys(TASTES) as TasteName[]).flatMap((name) => {
     const value = words[name];
     return value === undefined
       ? []
       : [`${TRIAL_TASTE_WORDS[name].label} ${TRIAL_TASTE_WORDS[name].words[value]}`];
   });
-  return said.length > 0 ? said.join(", ") : "nothing said";
+  return parts.length > 0 ? parts.join(", ") : "nothing said";
 }

@@ -41,6 +41,9 @@ export interface TrialProps {
   readonly ended: string | undefined;
   readonly question: Question;
   readonly doseG: number;
+  /** Steps of the house's scales, g. */
+  readonly rounding: { readonly doseG: number; readonly iceG: number };
+  /** What the next batch is brewed like, but for its one change. */
   readonly sheet: {
     readonly doseG: number;
     readonly waterG: number;

@@ -1,3 +1,4 @@
+import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import type { ReadSigns } from "#contract/trials.ts";
 import { useCounter } from "#ui/counter.tsx";
@@ -10,22 +11,33 @@ interface Known {
 
 /**
  * What was seen of each batch: drawn at the tap, and kept behind it, one message of a batch after the other. What could not
- * be kept stays on the screen, and is sent with the next tap.
+ * be kept stays on the screen, and is sent with the next tap; unless somebody else changed the same batch meanwhile.
  */
 export function useReadings(known: ReadonlyMap<string, Known>) {
+  const router = useRouter();
   const { send } = useCounter();
   const [own, setOwn] = useState<ReadonlyMap<string, ReadSigns>>(new Map());
   const latest = useRef(new Map<string, ReadSigns>());
   const revisions = useRef(new Map<string, number>());
   const atWork = useRef(new Set<string>());
 
+  const forget = (batchId: string) => {
+    latest.current.delete(batchId);
+    revisions.current.delete(batchId);
+    setOwn((all) => new Map([...all].filter(([id]) => id !== batchId)));
+    router.refresh();
+  };
   const keep = async (batchId: string): Promise<void> => {
     if (atWork.current.has(batchId)) return;
     atWork.current.add(batchId);
     for (let sending = latest.current.get(batchId); sending; ) {
       const revision = revisions.current.get(batchId) ?? known.get(batchId)?.revision ?? 1;
       const sent = await send(keepSigns({ batchId, revision, read: sending }));
-      if (!sent.ok) break;
+      if (!sent.ok) {
+        // Somebody else's newer words are shown, and one's own are said again on them.
+        if (sent.trouble.code === "stale") forget(batchId);
+        break;
+      }
       revisions.current.set(batchId, revision + 1);
       const newest = latest.current.get(batchId);
       sending = newest === sending ? undefined : newest;

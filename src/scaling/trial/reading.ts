@@ -126,7 +126,7 @@ export function changedSince(batch: TriedBatch, before: TriedBatch | undefined):
   const ratio = ({ doseG, waterG, iceG }: TriedBatch) => (waterG + iceG) / doseG;
   const differs = (a: number, b: number, share: number) => Math.abs(a / b - 1) > share;
   const iceShare = ({ waterG, iceG }: TriedBatch) => iceG / (waterG + iceG);
-  const told: readonly (readonly [Changeable, boolean])[] = [
+  const differences: readonly (readonly [Changeable, boolean])[] = [
     ["burrs", batch.curveVersion !== before.curveVersion || batch.grinderId !== before.grinderId],
     ["dial", batch.dialSetting !== before.dialSetting],
     ["ratio", differs(ratio(batch), ratio(before), SAME_SHARE)],
@@ -135,6 +135,6 @@ export function changedSince(batch: TriedBatch, before: TriedBatch | undefined):
     ["bag", batch.roastedOn !== before.roastedOn],
     ["ice", Math.abs(iceShare(batch) - iceShare(before)) > SAME_SHARE],
   ];
-  const seen = told.flatMap(([name, isSo]) => (isSo ? [name] : []));
+  const seen = differences.flatMap(([name, isSo]) => (isSo ? [name] : []));
   return [...new Set([...seen, ...batch.read.changed])];
 }

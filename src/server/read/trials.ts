@@ -62,9 +62,9 @@ export function readTrialPage(id: string) {
   return onBench(async () => {
     const found = uuid.safeParse(id).success ? await trialAtHand(id) : undefined;
     if (!found) return undefined;
-    const { trial, card, bench, question, batches, tried, doseG } = found;
+    const { trial, bench, question, batches, tried, base, doseG } = found;
     const times = { ...(await readerTimes()), timeZone: bench.site.timeZone };
-    const { result, madeWith, forecast } = card.sheet;
+    const { result, madeWith, forecast } = base;
     const {
       state,
       reason,
@@ -96,6 +96,7 @@ export function readTrialPage(id: string) {
       ended: trial.endedAt ? printMoment(trial.endedAt, now(), times) : undefined,
       question,
       doseG,
+      rounding: { doseG: bench.settings.rounding.doseG, iceG: bench.settings.rounding.iceG },
       sheet: {
         doseG: result.rounded.doseG,
         waterG: result.rounded.brewWaterG,

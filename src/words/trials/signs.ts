@@ -131,8 +131,8 @@ export function signWords(sign: string): string {
   const [name = "", value = ""] = sign.split(".");
   if (name === "changed")
     return `${CHANGE_WORDS[value as Changeable] ?? value} changed alone since it was liked`;
-  const said = name in SIGN_WORDS ? SIGN_WORDS[name as SignName] : TRIAL_TASTE_WORDS[name as TasteName];
-  return said ? `${said.label}: ${said.words[value] ?? value}` : sign;
+  const known = name in SIGN_WORDS ? SIGN_WORDS[name as SignName] : TRIAL_TASTE_WORDS[name as TasteName];
+  return known ? `${known.label}: ${known.words[value] ?? value}` : sign;
 }
 
 /** Whether the cup was what the bag promises. */

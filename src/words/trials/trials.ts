@@ -56,18 +56,18 @@ export const PRIOR_WORDS: { readonly [from in PriorFrom]: string } = {
   rule: "It begins where the house rule points, which is the least sure of starts.",
 };
 
-/** The one change that is due, in a sentence; `sized` is the dial's next setting, where the dial changes. */
+/** The one change that is due, in a sentence, with what it comes to: setting, coffee and ice as they are printed. */
 export function changeSentence(
   change: ChangeTo,
-  sized: { readonly setting?: string; readonly doseG?: string },
+  { setting, dose, ice }: { readonly setting: string; readonly dose: string; readonly ice: string },
 ): string {
   const { variable, direction, size } = change;
   const by = size ? `, by ${printNumber(size.value, 0)} ${size.unit}` : "";
   switch (variable) {
     case "dial":
-      return `Only the dial changes: grind ${direction}${sized.setting ? `, at ${sized.setting}` : ""}.`;
+      return `Only the dial changes: grind ${direction}, at ${setting}.`;
     case "ratio":
-      return `Only the coffee changes: ${direction === "moreCoffee" ? "more" : "less"} of it for the same water${sized.doseG ? `, ${sized.doseG}` : ""}. The grind stays.`;
+      return `Only the coffee changes: ${direction === "moreCoffee" ? "more" : "less"} of it for the same water, ${dose}. The grind stays.`;
     case "batch":
       return "Only the size changes: brew less at once, the bed is too deep for this brewer. The grind stays.";
     case "bed":
@@ -81,7 +81,7 @@ export function changeSentence(
     case "waterTemp":
       return `Only the water's heat changes: ${direction}${by}. The grind stays.`;
     case "ice":
-      return `Only the ice changes: ${direction} of it. The grind stays.`;
+      return `Only the ice changes: ${direction} of it, ${ice}. The grind stays.`;
     case "hold":
       return "Nothing of the brew changes: taste it sooner, and pour it away earlier.";
     case "coffee":
@@ -155,15 +155,13 @@ export function proofWords({
   readonly brewedOnce: boolean;
   readonly cups: { readonly cups: number; readonly right: number } | undefined;
 }): string | undefined {
-  const { verdict } = cups ? sameCup({ kind: "triangle", ...pick(cups) }) : { verdict: undefined };
-  const said = [
+  const { verdict } = cups
+    ? sameCup({ kind: "triangle", cups: cups.cups, right: cups.right })
+    : { verdict: undefined };
+  const words = [
     brewedOnce && "brewed once",
     verdict === "sameEnough" && "same cup, near enough",
     verdict === "different" && "not the same cup",
   ].filter(Boolean);
-  return said.length > 0 ? said.join("; ") : undefined;
-}
-
-function pick({ cups, right }: { readonly cups: number; readonly right: number }) {
-  return { cups, right };
+  return words.length > 0 ? words.join("; ") : undefined;
 }
