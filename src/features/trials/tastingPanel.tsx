@@ -71,7 +71,7 @@ function TastingForm({ batch, onDone }: { readonly batch: TrialBatchProps; reado
   const { act, busy, trouble } = useAct();
   const [id] = useState(() => uuidv7());
   const [words, setWords] = useState<TastedWords>(() => ({
-    minutes: minutesSince(batch.brewedAt),
+    minutes: minutesSince(batch.tried.at),
   }));
   const taste = (name: TasteName) => {
     const { label, words: wordOf } = TRIAL_TASTE_WORDS[name];

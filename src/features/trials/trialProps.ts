@@ -9,16 +9,12 @@ export interface TrialBatchProps {
   readonly tried: TriedBatch;
   readonly readRevision: number;
   readonly person: string | null;
-  readonly note: string;
   readonly when: string;
-  readonly brewedAt: string;
-  readonly cardId: string | null;
   readonly tastings: readonly {
     readonly id: string;
     readonly words: TastedWords;
     readonly person: string;
     readonly personId: string;
-    readonly when: string;
   }[];
 }
 
@@ -28,7 +24,6 @@ export interface TrialProps {
   readonly state: TrialState;
   readonly reason: string;
   readonly revision: number;
-  readonly cardId: string;
   readonly priorFrom: PriorFrom;
   readonly budgetG: number;
   readonly bothSides: boolean;

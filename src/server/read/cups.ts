@@ -42,7 +42,6 @@ export function readCupTest(id: string, mayPrepare: boolean) {
     };
   });
 }
-export type CupTestPage = Exclude<NonNullable<Awaited<ReturnType<typeof readCupTest>>>, string>;
 
 /** What somebody with a ballot sees; undefined for a code that nobody was given. */
 export async function readBallot(code: string) {

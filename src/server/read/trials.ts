@@ -55,7 +55,6 @@ function lineOf(trial: TrialLine, times: ReadTimes) {
     when: printMoment(endedAt ?? at, now(), times),
   };
 }
-export type TrialListPage = Exclude<Awaited<ReturnType<typeof readTrialList>>, string>;
 
 /** One trial with all that its page works with; undefined where there is none. */
 export function readTrialPage(id: string) {
@@ -65,33 +64,19 @@ export function readTrialPage(id: string) {
     const { trial, bench, question, batches, tried, base, doseG } = found;
     const times = { ...(await readerTimes()), timeZone: bench.site.timeZone };
     const { result, madeWith, forecast } = base;
-    const {
-      state,
-      reason,
-      revision,
-      cardId,
-      priorFrom,
-      budgetG,
-      bothSides,
-      grinder,
-      person,
-      pricePerKg,
-      promises,
-    } = trial;
     return {
       id: trial.id,
       title: trialTitle(trial),
-      state,
-      reason,
-      revision,
-      cardId,
-      priorFrom,
-      budgetG,
-      bothSides,
-      grinder,
-      person,
-      pricePerKg,
-      promises,
+      state: trial.state,
+      reason: trial.reason,
+      revision: trial.revision,
+      priorFrom: trial.priorFrom,
+      budgetG: trial.budgetG,
+      bothSides: trial.bothSides,
+      grinder: trial.grinder,
+      person: trial.person,
+      pricePerKg: trial.pricePerKg,
+      promises: trial.promises,
       started: printMoment(trial.at, now(), times),
       ended: trial.endedAt ? printMoment(trial.endedAt, now(), times) : undefined,
       question,
@@ -114,22 +99,16 @@ export function readTrialPage(id: string) {
       },
       batches: batches.map(({ batch, person: brewedBy, readRevision, tastings }, i) => ({
         tried: tried[i]!,
-        revision: batch.revision,
         readRevision,
         person: brewedBy,
-        note: batch.note,
         when: printMoment(batch.at, now(), times),
-        brewedAt: batch.at.toISOString(),
-        cardId: batch.cardId,
-        tastings: tastings.map(({ id: tastingId, words, person: taster, personId, at }) => ({
+        tastings: tastings.map(({ id: tastingId, words, person: taster, personId }) => ({
           id: tastingId,
           words,
           person: taster,
           personId,
-          when: printMoment(at, now(), times),
         })),
       })),
     };
   });
 }
-export type TrialPage = Exclude<NonNullable<Awaited<ReturnType<typeof readTrialPage>>>, string>;
