@@ -1,9 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { CALCS, jsonSchemaOf } from "#contract/calc.ts";
+import { nearly } from "#tests/nearly.ts";
 import bracketCases from "#tests/vectors/bracket.json" with { type: "json" };
 import iceCases from "#tests/vectors/ice.json" with { type: "json" };
 import judgeCases from "#tests/vectors/judge.json" with { type: "json" };
+import planCases from "#tests/vectors/plan.json" with { type: "json" };
+import rescueCases from "#tests/vectors/rescue.json" with { type: "json" };
 import sameCupCases from "#tests/vectors/sameCup.json" with { type: "json" };
 import sheetCases from "#tests/vectors/sheet.json" with { type: "json" };
 import { answer, answerInTurns } from "./answer.ts";
@@ -406,8 +409,11 @@ describe("what is published", () => {
       "/api/v1/calc/judge",
       "/api/v1/calc/bracket",
       "/api/v1/calc/sameCup",
+      "/api/v1/calc/rescue",
+      "/api/v1/calc/plan",
       "/api/v1/calc/fit",
       "/api/v1/bar",
+      "/api/v1/bar/stream",
       "/api/v1/bar/events",
       "/api/v1/batches",
       "/api/v1/batches/{id}/cards",
@@ -415,6 +421,11 @@ describe("what is published", () => {
       "/api/v1/cards",
       "/api/v1/cards/{id}",
       "/api/v1/events",
+      "/api/v1/events/stream",
+      "/api/v1/guides",
+      "/api/v1/guides/{id}/events",
+      "/api/v1/guides/{id}/end",
+      "/api/v1/plan",
       "/api/v1/recipes",
       "/api/v1/sales",
       "/api/v1/shifts/{day}",
@@ -422,6 +433,69 @@ describe("what is published", () => {
       "/api/v1/wall",
     ]);
     expect(JSON.stringify(paths)).toContain(JSON.stringify(jsonSchemaOf("sheet").input));
+  });
+});
+
+describe("a pot that something went wrong with", () => {
+  test.each(rescueCases.map((each) => [each.name, each] as const))("%s", (_, { input, output }) => {
+    const { status, body } = ask("rescue", input);
+    expect(status).toBe(200);
+    expect(nearly(body)).toEqual(nearly(output));
+    expect(CALCS.rescue.output.safeParse(body).error).toBeUndefined();
+  });
+
+  const [{ input: POT }] = rescueCases as [(typeof rescueCases)[number]];
+  const codeOf = (went: object) => errorOf(ask("rescue", { ...POT, went }));
+
+  test("needs what its kind needs, and nothing else", () => {
+    expect(codeOf({ kind: "spilt" })).toMatchObject({ code: "badInput", fields: ["went.g"] });
+    expect(codeOf({ kind: "mixed", g: 200 })).toMatchObject({ fields: ["went.strengthPct"] });
+    expect(codeOf({ kind: "extractionOff", extractionPct: 17, g: 4 })).toMatchObject({ fields: ["went.g"] });
+    expect(codeOf({ kind: "spilt", g: -5 })).toMatchObject({ fields: ["went.g"] });
+    expect(codeOf({ kind: "doseOff", g: -5 })).toBeUndefined();
+    expect(codeOf({ kind: "burnt", g: 5 })).toMatchObject({ fields: ["went.kind"] });
+  });
+
+  test("says when more went missing than there was", () => {
+    expect(codeOf({ kind: "spilt", g: 9000 })).toMatchObject({ code: "moreThanThere", fields: ["went"] });
+  });
+});
+
+describe("a day's plan", () => {
+  const [{ input: DAY, boundPerProduct }] = planCases as [(typeof planCases)[number]];
+  const fieldsOf = (change: object) => errorOf(ask("plan", { ...DAY, ...change }))?.fields;
+
+  test("has levels by product and slot, what they bring, and the worked bound", () => {
+    const { status, body } = ask("plan", { ...DAY, days: 20 });
+    expect(status).toBe(200);
+    const plan = CALCS.plan.output.parse(body);
+    expect(plan.levels.map(({ length }) => length)).toEqual([DAY.slots, DAY.slots]);
+    for (const [i, bound] of boundPerProduct.entries()) expect(plan.boundPerProduct[i]).toBeCloseTo(bound, 4);
+  });
+
+  test("in turns is the same, and ends when nobody waits for it", async () => {
+    const bytes = utf8.encode(JSON.stringify({ ...DAY, days: 5 }));
+    expect(await answerInTurns("plan", bytes, async () => {})).toEqual(answer("plan", bytes));
+    let turns = 0;
+    const breathe = async () => {
+      if (++turns === 3) throw new Error("gone");
+    };
+    await expect(answerInTurns("plan", bytes, breathe)).rejects.toThrow("gone");
+    expect(turns).toBe(3);
+  });
+
+  test("says which figure cannot be", () => {
+    expect(fieldsOf({ handsMin: [1, 2] })).toEqual(["handsMin"]);
+    expect(fieldsOf({ nowSlot: 10 })).toEqual(["nowSlot"]);
+    expect(fieldsOf({ slots: 11 })).toEqual(["handsMin", "products.0.meanCups", "products.1.meanCups"]);
+    expect(fieldsOf({ pins: [{ product: "tea", card: "large", readySlot: 4 }] })).toEqual(["pins.0.product"]);
+    const [first, ...others] = DAY.products;
+    const change = (to: object) => fieldsOf({ products: [{ ...first, ...to }, ...others] });
+    expect(change({ varianceToMean: 0.5 })).toEqual(["products.0.varianceToMean"]);
+    expect(change({ options: first!.options.toReversed() })).toEqual(["products.0.options.0.cups"]);
+    expect(change({ options: [{ ...first!.options[0], holdSlots: 0 }] })).toEqual([
+      "products.0.options.0.holdSlots",
+    ]);
   });
 });
 

@@ -1,7 +1,7 @@
 import { CALC_NAMES, type CalcName, isCalcName, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
 import type { EnvelopeFailure } from "#contract/problems.ts";
 import { calcSentence } from "#words/api";
-import { compute, errorBody } from "./compute.ts";
+import { type Computed, compute, computeInTurns, errorBody } from "./compute.ts";
 
 /** An answer and the HTTP status to say it with: 200, 404, 413, 422 or 429. */
 export interface Answer {
@@ -24,11 +24,11 @@ type Asked =
 export function answer(name: string, bytes: Uint8Array): Answer {
   const question = read(name, bytes);
   if ("answer" in question) return question.answer;
-  if ("item" in question) return one(question.name, question.item);
+  if ("item" in question) return said(compute(question.name, question.item));
   return { status: 200, body: question.items.map((item) => compute(question.name, item).body) };
 }
 
-/** The same, with a pause between items where there are many: `breathe` rejects when nobody waits any more. */
+/** The same, with pauses within what takes long and between items: `breathe` rejects when nobody waits any more. */
 export async function answerInTurns(
   name: string,
   bytes: Uint8Array,
@@ -36,18 +36,27 @@ export async function answerInTurns(
 ): Promise<Answer> {
   const question = read(name, bytes);
   if ("answer" in question) return question.answer;
-  if ("item" in question) return one(question.name, question.item);
+  const { name: calc } = question;
+  if ("item" in question) return said(await paused(calc, question.item, breathe));
   const body: unknown[] = [];
   for (const item of question.items) {
-    body.push(compute(question.name, item).body);
+    body.push((await paused(calc, item, breathe)).body);
     await breathe();
   }
   return { status: 200, body };
 }
 
-function one(name: CalcName, item: unknown): Answer {
-  const computed = compute(name, item);
-  return { status: computed.ok ? 200 : UNPROCESSABLE, body: computed.body };
+async function paused(name: CalcName, item: unknown, breathe: () => Promise<void>): Promise<Computed> {
+  const work = computeInTurns(name, item);
+  for (;;) {
+    const turn = work.next();
+    if (turn.done) return turn.value;
+    await breathe();
+  }
+}
+
+function said({ ok, body }: Computed): Answer {
+  return { status: ok ? 200 : UNPROCESSABLE, body };
 }
 
 function read(name: string, bytes: Uint8Array): Asked {

@@ -14,12 +14,16 @@ import {
 import { sameExtraction } from "#core/grind";
 import { melt } from "#core/ice";
 import { potAfter } from "#core/pot";
+import { rescue } from "#core/rescue";
 import { ok, type Result } from "#core/result";
 import { type SheetFailure, solveSheet } from "#core/sheet";
+import { planInTurns } from "#core/shift";
 import { bracket, judge, sameCup } from "#core/trial";
+import { finished, type Turns } from "#core/turns";
 import { badInputSentence } from "#words/api";
 import { brewFailureSentence, extractionMissSentence, fitFailureSentence } from "#words/brew";
 import { boiledDrySentence } from "#words/pot";
+import { nothingLeftSentence } from "#words/rescue";
 import { checkSentence, freezeSentence, sheetFailureSentence } from "#words/sheet";
 
 export interface ErrorBody {
@@ -32,14 +36,20 @@ export type Computed =
 
 /** Computes one message by its name: parsed by the contract, answered by the core, worded. */
 export function compute(name: CalcName, message: unknown): Computed {
-  return COMPUTERS[name](message);
+  return finished(computeInTurns(name, message));
+}
+
+/** The same in turns, where it takes long. */
+export function* computeInTurns(name: CalcName, message: unknown): Turns<Computed> {
+  const computed = COMPUTERS[name](message);
+  return "ok" in computed ? computed : yield* computed;
 }
 
 export function errorBody(code: string, message: string, fields: readonly string[]): ErrorBody {
   return { error: { code, message, fields } };
 }
 
-const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Computed } = {
+const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Computed | Turns<Computed> } = {
   sheet: (message) => {
     const input = CALCS.sheet.input.safeParse(message);
     if (!input.success) return refuse(badInput(input.error.issues, message));
@@ -87,6 +97,20 @@ const COMPUTERS: { readonly [name in CalcName]: (message: unknown) => Computed }
   judge: (message) => answered(CALCS.judge.input, message, judge),
   bracket: (message) => answered(CALCS.bracket.input, message, bracket),
   sameCup: (message) => answered(CALCS.sameCup.input, message, sameCup),
+
+  rescue: (message) => {
+    const input = CALCS.rescue.input.safeParse(message);
+    if (!input.success) return refuse(badInput(input.error.issues, message));
+    const rescued = rescue(input.data);
+    if (rescued.ok) return { ok: true, body: rescued.value };
+    return failed(rescued.failure.code, nothingLeftSentence(), ["went"]);
+  },
+
+  plan: function* (message) {
+    const input = CALCS.plan.input.safeParse(message);
+    if (!input.success) return refuse(badInput(input.error.issues, message));
+    return { ok: true, body: yield* planInTurns(input.data) };
+  },
 
   grind: (message) => {
     const input = CALCS.grind.input.safeParse(message);

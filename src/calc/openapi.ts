@@ -3,8 +3,10 @@ import { sentEvents, sentSales } from "#contract/bar.ts";
 import { loggedBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS, calcError, jsonSchemaOf, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
 import { cardLine, cardWhole, uuid } from "#contract/card.ts";
+import { sentDayPlan } from "#contract/dayPlan.ts";
 import { eventPage } from "#contract/event.ts";
 import { THING_KINDS } from "#contract/fields.ts";
+import { endedGuide, sentGuideEvents } from "#contract/guide.ts";
 import { importAnswer, recipeFile } from "#contract/recipeFile.ts";
 import { isoDay, shiftKept, shiftList, shiftSaved } from "#contract/shift.ts";
 import { wallChart } from "#contract/wall.ts";
@@ -86,6 +88,9 @@ function housePaths(): object {
   const ok = (description: string, schema: z.ZodType) => ({
     200: { description, content: json(z.toJSONSchema(schema, { io: "input" })) },
   });
+  const lines = (description: string) => ({
+    200: { description, content: { "text/event-stream": { schema: { type: "string" } } } },
+  });
   return {
     "/api/v1/bar": {
       get: {
@@ -93,6 +98,15 @@ function housePaths(): object {
         summary: "What stands at a site, as of its last event",
         parameters: [site],
         responses: { ...ok("Its pots and its ice", z.looseObject({ n: z.int() })), ...refused },
+      },
+    },
+    "/api/v1/bar/stream": {
+      get: {
+        operationId: "follow-bar",
+        summary:
+          "The same over a line that stays open (server-sent events `bar` and, while nothing happens, `beat`), sent at once and after each event",
+        parameters: [site],
+        responses: { ...lines("Its pots and its ice, with the kinds of what happened since"), ...refused },
       },
     },
     "/api/v1/bar/events": {
@@ -165,6 +179,61 @@ function housePaths(): object {
           "What happened at a site after an event's number, in the order of commits: none is ever skipped",
         parameters: [site, inQuery("after", z.int().min(0))],
         responses: { ...ok("The events, and the number to ask after next", eventPage), ...refused },
+      },
+    },
+    "/api/v1/events/stream": {
+      get: {
+        operationId: "follow-events",
+        summary:
+          "The same over a line that stays open (server-sent events `happened`): after a broken line the header Last-Event-ID says where to go on",
+        parameters: [site, inQuery("after", z.int().min(0))],
+        responses: { ...lines("Each event as it is kept, its number as the message's id"), ...refused },
+      },
+    },
+    "/api/v1/guides": {
+      get: {
+        operationId: "guides",
+        summary: "The brew guides that run at a site, with all that happened in them",
+        parameters: [site, inQuery("with", uuid)],
+        responses: { ...ok("Its guides", z.looseObject({ machineMs: z.number() })), ...refused },
+      },
+    },
+    "/api/v1/guides/{id}/events": {
+      post: {
+        operationId: "tell-guide",
+        summary: "Keeps what happened in a guide, each event once, in whatever order it comes",
+        parameters: [inPath("id", uuid)],
+        requestBody: { required: true, content: json(z.toJSONSchema(sentGuideEvents, { io: "input" })) },
+        responses: { ...ok("Nothing", z.object({})), ...refused },
+      },
+    },
+    "/api/v1/guides/{id}/end": {
+      post: {
+        operationId: "end-guide",
+        summary: "Ends a guide: its batch is logged, and its pot stands at the bar",
+        parameters: [inPath("id", uuid)],
+        requestBody: { required: true, content: json(z.toJSONSchema(endedGuide, { io: "input" })) },
+        responses: { ...ok("What followed", z.looseObject({})), ...refused },
+      },
+    },
+    "/api/v1/plan": {
+      get: {
+        operationId: "day-plan",
+        summary:
+          "A day's plan at a site, with what it is made from: habits, cards, vessels, and what stands there now",
+        parameters: [site, inQuery("day", isoDay)],
+        responses: { ...ok("The plan", z.looseObject({})), ...refused },
+      },
+      put: {
+        operationId: "keep-day-plan",
+        summary:
+          "Keeps what is known of a day and decided for it; answers with theirs where somebody was faster",
+        requestBody: { required: true, content: json(z.toJSONSchema(sentDayPlan, { io: "input" })) },
+        responses: {
+          ...ok("Its revision", z.looseObject({})),
+          ...refused,
+          422: { description: "badInput: a time, a count or a name that cannot be", content: json(error) },
+        },
       },
     },
     "/api/v1/recipes": {

@@ -11,6 +11,7 @@ export {
 } from "./basket.ts";
 export { USUAL_RETENTION_G_PER_G } from "./constants.ts";
 export type { BrewCurves } from "./curves.ts";
+export { type DripCurve, forecastDrip } from "./drip.ts";
 export {
   type ClockAndMeter,
   clockAndMeterAt,
@@ -23,6 +24,7 @@ export { type Brew, forecastBrew, forecastCurves } from "./forecast.ts";
 export {
   type BrewFailure,
   type BrewInput,
+  type Clogging,
   type Factors,
   type Resolution,
   USUAL_LAYERS,

@@ -17,7 +17,19 @@ export interface BrewInput {
   readonly coffee?: { readonly densityGPerMl?: number | undefined } | undefined;
   /** The house's own, 1 where nothing is known. */
   readonly factors?: Factors | undefined;
+  /** A bed that clogs while it brews: from a time on its permeability falls to a share of what it was. */
+  readonly clogs?: Clogging | undefined;
   readonly resolution?: Resolution | undefined;
+}
+
+/** Fines or a sealed paper that close a bed. */
+export interface Clogging {
+  /** From the first water, s. */
+  readonly fromS: number;
+  /** Until it has fallen all the way, s, above 0. */
+  readonly overS: number;
+  /** Of its permeability, what is left; above 0. */
+  readonly share: number;
 }
 
 /** Factors of a brewer and a grinder together: how freely water runs, how readily coffee gives. */

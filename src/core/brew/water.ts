@@ -8,7 +8,7 @@ import {
 } from "./basket.ts";
 import * as c from "./constants.ts";
 import { darcyOf, viscosity } from "./flow.ts";
-import { type BrewFailure, type BrewInput, USUAL_STEP_S } from "./input.ts";
+import { type BrewFailure, type BrewInput, type Clogging, USUAL_STEP_S } from "./input.ts";
 import { begins, type Pour } from "./pours.ts";
 import { sizeClasses, surfaceDiameterUm } from "./sizes.ts";
 
@@ -163,7 +163,8 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
     }
     // Darcy's flow by the level as it stands; an unsaturated bed empties exponentially.
     const availableG = Math.max(0, inG - outG - overflowG - bedHoldsG);
-    const fullG = (darcy / viscosity(tempC)) * levelMm * stepS;
+    const open = input.clogs ? openShare(input.clogs, atS) : 1;
+    const fullG = ((open * darcy) / viscosity(tempC)) * levelMm * stepS;
     const flowOutG =
       availableG > mobileG
         ? Math.min(availableG, fullG)
@@ -221,6 +222,11 @@ export function runWater(input: BrewInput, onStep: (step: WaterStep) => void): R
     pourStartsS,
     waterBalanceG: waterG - outG - overflowG - bedLiquidG - uptakeG - pondG,
   });
+}
+
+/** What a clogging bed lets through at a time, as a share of what it did: falling evenly on the logarithm. */
+function openShare({ fromS, overS, share }: Clogging, atS: number): number {
+  return share ** Math.min(1, Math.max(0, (atS - fromS) / overS));
 }
 
 /** The same pours on a clock that starts with the first of them. */

@@ -1,3 +1,5 @@
+export { countChances, drawnCount } from "./counts.ts";
+
 /** Numbers that look random and are the same each time: for what is sampled, and for what is made up. */
 export interface Random {
   /** From 0 to below 1, all equally likely. */

@@ -61,23 +61,53 @@ export function verdictAt(
   return { tooFine, tooCoarse, right: Math.max(0, 1 - tooFine - tooCoarse) };
 }
 
+/** The dial's grid: settings a quarter of a step apart, and what a batch says that lies so many of them away. */
+interface Grid {
+  readonly settings: readonly number[];
+  readonly gap: number;
+  /** Of a batch that lies `places` settings below what is right, in the dial's numbers; −count to count. */
+  readonly verdictOver: (places: number) => Verdict;
+}
+
+function gridOf({
+  dial,
+  likedHalfWidth,
+  tasteSd,
+}: Pick<BracketInput, "dial" | "likedHalfWidth" | "tasteSd">): Grid {
+  const gap = dial.step / GRID_PER_STEP;
+  const count = Math.floor((dial.max - dial.min) / gap + GRID_SLACK) + 1;
+  const towards = dial.higherIs === "coarser" ? 1 : -1;
+  const known = new Map<number, Verdict>();
+  return {
+    settings: Array.from({ length: count }, (_, i) => dial.min + i * gap),
+    gap,
+    verdictOver: (places) => {
+      const before = known.get(places);
+      if (before) return before;
+      const verdict = verdictAt(towards * places * gap, { likedHalfWidth, tasteSd });
+      known.set(places, verdict);
+      return verdict;
+    },
+  };
+}
+
 /**
  * What is believed of the right setting once the batches were judged: a normal prior, cut to the dial, on a grid of a
  * quarter of its step, times Σ share(v) · P(v | θ) for each batch. The order of the batches does not matter.
  */
 export function beliefOf(input: BracketInput): Belief {
   const { dial, prior, batches } = input;
-  const gap = dial.step / GRID_PER_STEP;
-  const count = Math.floor((dial.max - dial.min) / gap + GRID_SLACK) + 1;
-  const settings = Array.from({ length: count }, (_, i) => dial.min + i * gap);
-  const towards = dial.higherIs === "coarser" ? 1 : -1;
+  const { settings, gap, verdictOver } = gridOf(input);
   const logs = settings.map((setting) => -0.5 * ((setting - prior.setting) / prior.sd) ** 2);
   for (const batch of batches) {
-    settings.forEach((setting, i) => {
-      const at = verdictAt(towards * (setting - batch.setting), input);
+    const place = (batch.setting - dial.min) / gap;
+    // A batch between two settings of the grid keeps its own distance.
+    const off = Math.abs(place - Math.round(place)) < GRID_SLACK ? Math.round(place) : place;
+    for (let i = 0; i < logs.length; i++) {
+      const at = verdictOver(i - off);
       const share = batch.tooFine * at.tooFine + batch.tooCoarse * at.tooCoarse + batch.right * at.right;
       logs[i]! += Math.max(LEAST_LOG, Math.log(share));
-    });
+    }
   }
   const most = Math.max(...logs);
   const masses = logs.map((log) => Math.exp(log - most));
@@ -123,16 +153,27 @@ const PROVED_SHARE = 0.8;
 
 /** How far from its two ends the dial is surely wrong: a batch there would be so four times in five. */
 export function provedEnds(belief: Belief, input: BracketInput): ProvedEnds {
-  const { settings, weights } = belief;
-  const towards = input.dial.higherIs === "coarser" ? 1 : -1;
-  const shareAt = (setting: number, verdict: "tooFine" | "tooCoarse") =>
-    settings.reduce(
-      (sum, at, i) => sum + weights[i]! * verdictAt(towards * (at - setting), input)[verdict],
-      0,
-    );
-  const byGrind = towards === 1 ? settings : settings.toReversed();
-  const tooFineTo = byGrind.findLast((setting) => shareAt(setting, "tooFine") >= PROVED_SHARE);
-  const tooCoarseFrom = byGrind.find((setting) => shareAt(setting, "tooCoarse") >= PROVED_SHARE);
+  const { weights } = belief;
+  const { settings, verdictOver } = gridOf(input);
+  const places = settings.map((_, i) => i);
+  const last = places.length - 1;
+  // By how many places what is right lies above a batch, from the whole dial below to the whole dial above.
+  const over = Array.from({ length: 2 * last + 1 }, (_, i) => verdictOver(i - last));
+  const [tooFine, tooCoarse] = [
+    Float64Array.from(over, (verdict) => verdict.tooFine),
+    Float64Array.from(over, (verdict) => verdict.tooCoarse),
+  ];
+  const shareAt = (place: number, said: Float64Array) => {
+    let sum = 0;
+    for (let i = 0; i <= last; i++) sum += weights[i]! * said[i - place + last]!;
+    return sum;
+  };
+  const byGrind = input.dial.higherIs === "coarser" ? places : places.toReversed();
+  const finest = byGrind.findLast((place) => shareAt(place, tooFine) >= PROVED_SHARE);
+  const coarsest = byGrind.find((place) => shareAt(place, tooCoarse) >= PROVED_SHARE);
+  const [tooFineTo, tooCoarseFrom] = [finest, coarsest].map((place) =>
+    place === undefined ? undefined : settings[place]!,
+  );
   return {
     ...(tooFineTo !== undefined && { tooFineTo }),
     ...(tooCoarseFrom !== undefined && { tooCoarseFrom }),

@@ -41,3 +41,4 @@ export {
   type TrialMethod,
 } from "./reading.ts";
 export { type CupTest, cupsToDecide, type SameCup, type SameCupInput, sameCup } from "./sameCup.ts";
+export { MOST_SCORE, SCORED, type Scored, type ScoreInterval, scoreInterval } from "./scores.ts";

@@ -2,6 +2,7 @@
 export { CLOCKS, type Clock, parseClock, printClock } from "./clock.ts";
 export type { QuantityFailure } from "./failure.ts";
 export {
+  G_PER_OZ,
   type LiquidUnit,
   MASS_UNITS,
   type MassUnit,

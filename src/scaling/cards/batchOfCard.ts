@@ -1,22 +1,6 @@
-import type { LoggedBatch } from "#contract/batch.ts";
+import type { BatchOfCard } from "#contract/batch.ts";
 import type { CardSheet } from "#contract/card.ts";
 import { icedMethodOf } from "#contract/icedMethod.ts";
-
-/** A batch's fields that its card fills in; the rest is for whoever weighed and tasted it. */
-export type BatchOfCard = Pick<
-  LoggedBatch,
-  | "cardId"
-  | "recipeVersionId"
-  | "method"
-  | "coffeeId"
-  | "brewerId"
-  | "vesselId"
-  | "grinderId"
-  | "dialSetting"
-  | "doseG"
-  | "waterG"
-  | "iceG"
->;
 
 /** A card's batch as it will be logged: what was to be weighed, set and poured. */
 export function batchOfCard(cardId: string, sheet: CardSheet): BatchOfCard {

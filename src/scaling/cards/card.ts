@@ -161,6 +161,8 @@ function sheetOf(
     ...(pours && { pours }),
     // A stir at the first drops belongs to brewers of one kind; the pours and the lid of another are others.
     ...(recipe.steps.length > 0 && brewer.kind === recipe.brewer.kind && { byHand: [...recipe.steps] }),
+    ...(recipe.press &&
+      brewer.kind === "press" && { press: { ...recipe.press, cupG: recipe.portions?.fillG ?? null } }),
     madeWith: {
       recipeVersionId: recipe.versionId,
       recipe: recipe.name,

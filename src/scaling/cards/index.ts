@@ -1,5 +1,5 @@
 /** A sheet kept to be brewed from: made, made anew, for a new bag's first pot, and logged from. */
-export { type BatchOfCard, batchOfCard } from "./batchOfCard.ts";
+export { batchOfCard } from "./batchOfCard.ts";
 export {
   type CardForecast,
   cardForecastOf,

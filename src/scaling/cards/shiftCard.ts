@@ -72,6 +72,11 @@ export function shiftCardOf({ id, sheet }: { readonly id: string; readonly sheet
     iceG: rounded.iceG,
     vessel: sheet.madeWith.vessel,
     method: icedMethodOf(sheet),
+    vesselId: sheet.madeWith.vesselId,
+    brewerKind: sheet.madeWith.brewerKind,
+    brewTimeS: sheet.standard?.brewTimeS ?? sheet.forecast?.brewTimeS ?? null,
+    approved: sheet.standard !== undefined && !sheet.standard.lapsed,
     steepH: icedMethodOf(sheet) === "steep" ? sheet.chosen.iced.steepH : null,
+    keptH: icedMethodOf(sheet) === "steep" ? sheet.chosen.iced.steepKeptH : null,
   };
 }

@@ -106,13 +106,15 @@ function beside(name: "time" | "yield", was: number | null, wanted: number | nul
 }
 
 /** Strength in the cup, and what was taken out of the dose, as far as the batch was metered. */
-function meteredOf({
+export function meteredOf({
   strengthPct,
   sampledAt,
   yieldG,
   iceG,
   doseG,
-}: TriedBatch): NonNullable<Reading["metered"]> {
+}: Pick<LoggedBatch, "strengthPct" | "sampledAt" | "yieldG" | "iceG" | "doseG">): NonNullable<
+  Reading["metered"]
+> {
   if (strengthPct === null) return {};
   if (yieldG === null) return sampledAt === "beforeIce" ? {} : { strengthPct };
   const sampledG = sampledAt === "beforeIce" ? yieldG - iceG : yieldG;
@@ -123,9 +125,19 @@ function meteredOf({
 /** What changed since the batch before: what the figures tell, and what somebody said. */
 export function changedSince(batch: TriedBatch, before: TriedBatch | undefined): Changeable[] {
   if (!before) return [];
-  const ratio = ({ doseG, waterG, iceG }: TriedBatch) => (waterG + iceG) / doseG;
+  return [...new Set([...differencesOf(batch, before), ...batch.read.changed])];
+}
+
+type Brewed = Pick<
+  TriedBatch,
+  "grinderId" | "dialSetting" | "doseG" | "waterG" | "iceG" | "filterId" | "curveVersion" | "roastedOn"
+>;
+
+/** What two batches' own figures tell of how they differ. */
+export function differencesOf(batch: Brewed, before: Brewed): Changeable[] {
+  const ratio = ({ doseG, waterG, iceG }: Brewed) => (waterG + iceG) / doseG;
   const differs = (a: number, b: number, share: number) => Math.abs(a / b - 1) > share;
-  const iceShare = ({ waterG, iceG }: TriedBatch) => iceG / (waterG + iceG);
+  const iceShare = ({ waterG, iceG }: Brewed) => iceG / (waterG + iceG);
   const differences: readonly (readonly [Changeable, boolean])[] = [
     ["burrs", batch.curveVersion !== before.curveVersion || batch.grinderId !== before.grinderId],
     ["dial", batch.dialSetting !== before.dialSetting],
@@ -135,6 +147,5 @@ export function changedSince(batch: TriedBatch, before: TriedBatch | undefined):
     ["bag", batch.roastedOn !== before.roastedOn],
     ["ice", Math.abs(iceShare(batch) - iceShare(before)) > SAME_SHARE],
   ];
-  const seen = differences.flatMap(([name, isSo]) => (isSo ? [name] : []));
-  return [...new Set([...seen, ...batch.read.changed])];
+  return differences.flatMap(([name, isSo]) => (isSo ? [name] : []));
 }

@@ -19,6 +19,7 @@ const QUESTION: Question = {
   prior: { from: "forecast", setting: 10.5, sd: 2 },
   budgetG: 900,
   bothSides: false,
+  strongerBy: "ratio",
 };
 const BATCH: TriedBatch = {
   id: "one",
@@ -135,6 +136,22 @@ describe("a trial", () => {
     expect(
       seenTrial({ ...QUESTION, prior: { ...sure.prior, sd: 4 } }, [batch(RIGHT)], 202).done,
     ).toBeUndefined();
+  });
+
+  test("a thin cup is mended by more coffee, or by the grind where the house does so", () => {
+    const thin = batch({
+      tasted: [{ minutes: 8, strength: "thin", acidity: "right", bitterness: "right" }],
+      strengthPct: 1.12,
+      doseG: 160,
+    });
+    const byRatio = seenTrial(QUESTION, [thin], 160);
+    expect(byRatio.batches[0]!.judgement.change).toMatchObject({
+      variable: "ratio",
+      direction: "moreCoffee",
+    });
+    const byGrind = seenTrial({ ...QUESTION, strongerBy: "grind" }, [thin], 160);
+    expect(byGrind.batches[0]!.judgement.change).toEqual({ variable: "dial", direction: "finer" });
+    expect(byGrind.next).toBe(9.5);
   });
 
   test("ends when the coffee set aside makes no batch more", () => {

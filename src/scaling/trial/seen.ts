@@ -1,3 +1,4 @@
+import type { StrongerBy } from "#contract/trialKinds.ts";
 import { coarser, type Dial, dialUnit, onDial } from "#core/grind";
 import {
   type Belief,
@@ -26,6 +27,8 @@ export interface Question {
   readonly prior: Prior;
   readonly budgetG: number;
   readonly bothSides: boolean;
+  /** By what the house makes a cup stronger or thinner first. */
+  readonly strongerBy: StrongerBy;
 }
 
 /** A batch with what it says. */
@@ -72,7 +75,7 @@ export function seenTrial(question: Question, batches: readonly TriedBatch[], do
       batch.dialSetting !== null &&
       batch.grinderId === question.grinderId &&
       batch.curveVersion === question.curveVersion;
-    return { batch, reading, judgement: judge(reading), counts };
+    return { batch, reading, judgement: asTheHouseMends(judge(reading), question.strongerBy), counts };
   });
   const input: BracketInput = {
     dial,
@@ -101,11 +104,8 @@ export function seenTrial(question: Question, batches: readonly TriedBatch[], do
     bracket,
     proved: input.batches.length > 0 ? provedEnds(belief, input) : undefined,
     next: nextSide
-      ? onDial(
-          coarser(bracket.median, (nextSide === "finer" ? -1 : 1) * SIDE_WIDTHS * input.likedHalfWidth, dial),
-          dial,
-        ).setting
-      : bracket.next,
+      ? moved(bracket.median, nextSide, SIDE_WIDTHS * input.likedHalfWidth, dial)
+      : (mendedByGrind(last, input) ?? bracket.next),
     nextSide,
     sdUnits: Math.sqrt(
       belief.settings.reduce((sum, at, i) => sum + belief.weights[i]! * (at - bracket.mean) ** 2, 0),
@@ -114,6 +114,34 @@ export function seenTrial(question: Question, batches: readonly TriedBatch[], do
     spentG,
     batchesLeft,
   };
+}
+
+/** The cause of a thin or a heavy cup is the ratio; a house may mend it by the grind all the same. */
+function asTheHouseMends(judgement: Judgement, strongerBy: StrongerBy): Judgement {
+  const { change } = judgement;
+  if (strongerBy === "ratio" || change?.variable !== "ratio") return judgement;
+  return {
+    ...judgement,
+    change: { variable: "dial", direction: change.direction === "moreCoffee" ? "finer" : "coarser" },
+  };
+}
+
+/** A step of the dial that makes the next cup stronger or thinner, where the ratio was the cause; undefined where the bracket says. */
+function mendedByGrind(last: SeenBatch | undefined, { dial, likedHalfWidth }: BracketInput) {
+  const { causes, change } = last?.judgement ?? {};
+  const isRatio = causes?.[0]?.cause === "tooWeak" || causes?.[0]?.cause === "tooStrong";
+  if (!isRatio || change?.variable !== "dial" || last?.batch.dialSetting == null) return undefined;
+  return moved(
+    last.batch.dialSetting,
+    change.direction === "finer" ? "finer" : "coarser",
+    likedHalfWidth,
+    dial,
+  );
+}
+
+/** A setting that lies so far to one side, on the dial. */
+function moved(setting: number, side: "finer" | "coarser", by: number, dial: Dial): number {
+  return onDial(coarser(setting, side === "finer" ? -by : by, dial), dial).setting;
 }
 
 /** The side of what is right that no batch has shown yet. */
