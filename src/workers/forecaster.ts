@@ -25,6 +25,7 @@ import {
 } from "#core/outlook";
 import type { Result } from "#core/result";
 import { type BracketInput, batchesNeeded, type Needed } from "#core/trial";
+import { answerLive, type LiveAnswer, type LiveAsked } from "./live.ts";
 
 type Heard = (progress: Progress) => void;
 /** A study that was overtaken by another question, or stopped. */
@@ -83,6 +84,11 @@ export function createForecaster(breathe: () => Promise<boolean>) {
     /** How many batches more a trial will likely take; it ends nothing that is under way. */
     needed(input: BracketInput, most: number): Needed {
       return batchesNeeded(input, most);
+    },
+
+    /** A running brew, forecast anew from its scale; it ends nothing that is under way. */
+    live(request: LiveAsked): LiveAnswer | undefined {
+      return answerLive(request);
     },
 
     stop(): void {

@@ -6,6 +6,7 @@ import type { Result } from "#core/result";
 import type { BracketInput, Needed } from "#core/trial";
 import type { Forecaster, Stopped } from "./forecaster.ts";
 import { linkTo } from "./link.ts";
+import type { LiveAnswer, LiveAsked } from "./live.ts";
 
 /** Forecasts off the page's own thread. */
 export function forecasts() {
@@ -29,12 +30,14 @@ export function forecasts() {
     correct: (input: CorrectInput) =>
       link.ask<Result<Correction, CorrectFailure>>((remote) => remote.correct(input)),
     needed: (input: BracketInput, most: number) => link.ask<Needed>((remote) => remote.needed(input, most)),
+    live: (request: LiveAsked) => link.ask<LiveAnswer | undefined>((remote) => remote.live(request)),
     /** Stops all work under way: it ends with "stopped". */
     stop: () => link.tell((remote) => remote.stop()),
     end: () => link.end(),
   };
 }
 export type Forecasts = ReturnType<typeof forecasts>;
+export type { LiveAnswer, LiveAsked } from "./live.ts";
 
 function both(heard: () => void, onProgress: (progress: Progress) => void) {
   return (progress: Progress) => {

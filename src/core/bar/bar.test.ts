@@ -167,6 +167,17 @@ describe("a pot from brewing to pouring away", () => {
   });
 });
 
+test("what is checked off of a day is kept with its time, until it is taken back", () => {
+  const ice = at(5, { kind: "checked", item: "ice", note: null });
+  const stock = at(600, { kind: "checked", item: "stock", note: "Saltmarsh 6 kg" });
+  expect(barAfter(stock, ice).checked).toEqual([
+    { eventId: ice.id, atMs: 5 * MIN, item: "ice", note: null },
+    { eventId: stock.id, atMs: 600 * MIN, item: "stock", note: "Saltmarsh 6 kg" },
+  ]);
+  const back = at(601, { kind: "undone", eventId: ice.id });
+  expect(barAfter(stock, ice, back).checked.map(({ item }) => item)).toEqual(["stock"]);
+});
+
 describe("what cannot have been so is noted, and what can be of it is done", () => {
   const codes = (state: BarState) => state.odd.map(({ code }) => code);
   test.each([
@@ -187,6 +198,18 @@ describe("what cannot have been so is noted, and what can be of it is done", () 
     ["more ice than there is", [at(0, { kind: "iceTaken", iceId: "bin", massG: 5 })], ["moreThanWasThere"]],
   ] as const)("%s", (_, events, expected) => {
     expect(codes(barAfter(...events))).toEqual(expected);
+  });
+
+  test("stands there until somebody has looked at it, and again when that is taken back", () => {
+    const odd = cup(1);
+    const looked = at(2, { kind: "lookedAt", eventId: odd.id });
+    expect(codes(barAfter(odd, looked))).toEqual([]);
+    expect(codes(barAfter(odd, cup(3), looked))).toEqual(["nothingThere"]);
+    // Whoever looked has a clock that is behind.
+    expect(codes(barAfter(odd, at(0, { kind: "lookedAt", eventId: odd.id })))).toEqual([]);
+    expect(codes(barAfter(odd, looked, at(3, { kind: "undone", eventId: looked.id })))).toEqual([
+      "nothingThere",
+    ]);
   });
 
   test("the last of a pot is served, not more", () => {
@@ -322,6 +345,8 @@ const happened: fc.Arbitrary<Happened> = fc.oneof(
   fc
     .record({ vesselId, leftG: fc.option(massG) })
     .map((each): Happened => ({ kind: "potMeasured", tempC: null, strengthPct: null, ...each })),
+  fc.constantFrom("water", "pots").map((item): Happened => ({ kind: "checked", item, note: null })),
+  fc.nat(29).map((i): Happened => ({ kind: "lookedAt", eventId: `e${100 + i}` })),
 );
 /** Events with undos of some of them, and of undos. */
 const history = fc

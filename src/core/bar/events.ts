@@ -4,6 +4,14 @@ import type { Serve } from "#core/sheet";
 export const POUR_REASONS = ["tooOld", "tooCold", "taste", "wrongBrew", "closing", "other"] as const;
 export type PourReason = (typeof POUR_REASONS)[number];
 
+/** Short lists of a day, each with what is looked at. */
+export const DAY_LISTS = {
+  opening: ["water", "ice", "filters", "doses", "dial", "firstBrews"],
+  closing: ["pots", "stock", "clean", "iceBin", "list"],
+} as const;
+export type DayList = keyof typeof DAY_LISTS;
+export type DayListItem = (typeof DAY_LISTS)[DayList][number];
+
 /** Coffee as it goes into a pot. */
 export interface Filling {
   readonly vesselId: string;
@@ -58,6 +66,10 @@ export type Happened =
     }
   | { readonly kind: "iceFilled"; readonly iceId: string; readonly massG: number }
   | { readonly kind: "iceTaken"; readonly iceId: string; readonly massG: number }
+  /** Somebody looked at an event that cannot have been as it says, and leaves it so. */
+  | { readonly kind: "lookedAt"; readonly eventId: string }
+  /** Something of a day's opening or closing is done; with what was found, where somebody wrote it down. */
+  | { readonly kind: "checked"; readonly item: DayListItem; readonly note: string | null }
   /** Takes back another event; an undo is taken back the same way. */
   | { readonly kind: "undone"; readonly eventId: string };
 

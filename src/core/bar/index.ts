@@ -1,6 +1,10 @@
 /** What stands at a bar: a pure fold from what happened to its pots, their age, warmth and strength. */
+export { type DayAccount, dayOf, type PouredRest, type ProductDay } from "./day.ts";
 export {
   type BarEvent,
+  DAY_LISTS,
+  type DayList,
+  type DayListItem,
   type Filling,
   type Happened,
   POUR_REASONS,
@@ -14,6 +18,7 @@ export {
   type BarKit,
   type BarState,
   type Brewing,
+  type Checked,
   EMPTY_BAR,
   type Ended,
   type Odd,

@@ -1,4 +1,4 @@
-import type { PourReason } from "./events.ts";
+import type { DayListItem, PourReason } from "./events.ts";
 import type { PotKit, Standing } from "./standing.ts";
 
 /** A brew that is on its way into a vessel. */
@@ -38,7 +38,16 @@ export type OddCode = (typeof ODD_CODES)[number];
 
 export interface Odd {
   readonly eventId: string;
+  readonly atMs: number;
   readonly code: OddCode;
+}
+
+/** Something of a day's opening or closing that was done. */
+export interface Checked {
+  readonly eventId: string;
+  readonly atMs: number;
+  readonly item: DayListItem;
+  readonly note: string | null;
 }
 
 /** What stands at a bar after its events. */
@@ -49,9 +58,19 @@ export interface BarState {
   /** In each ice source since it was filled, g. */
   readonly iceG: ReadonlyMap<string, number>;
   readonly odd: readonly Odd[];
+  /** Events that somebody has looked at and leaves as they are: they are odd no more, whichever was told first. */
+  readonly looked: ReadonlySet<string>;
+  readonly checked: readonly Checked[];
 }
 
-export const EMPTY_BAR: BarState = { pots: new Map(), ended: [], iceG: new Map(), odd: [] };
+export const EMPTY_BAR: BarState = {
+  pots: new Map(),
+  ended: [],
+  iceG: new Map(),
+  odd: [],
+  looked: new Set(),
+  checked: [],
+};
 
 /** A state while events are added to it, one after the other, without a copy for each. */
 export interface Draft extends BarState {
@@ -59,10 +78,19 @@ export interface Draft extends BarState {
   readonly ended: Ended[];
   readonly iceG: Map<string, number>;
   readonly odd: Odd[];
+  readonly looked: Set<string>;
+  readonly checked: Checked[];
 }
 
-export function draftOf({ pots, ended, iceG, odd }: BarState): Draft {
-  return { pots: new Map(pots), ended: ended.slice(), iceG: new Map(iceG), odd: odd.slice() };
+export function draftOf({ pots, ended, iceG, odd, looked, checked }: BarState): Draft {
+  return {
+    pots: new Map(pots),
+    ended: ended.slice(),
+    iceG: new Map(iceG),
+    odd: odd.slice(),
+    looked: new Set(looked),
+    checked: checked.slice(),
+  };
 }
 
 /** A site's vessels by id, and its room. */

@@ -30,6 +30,17 @@ export function stepInto(draft: Draft, event: BarEvent, kit: BarKit): void {
   switch (event.kind) {
     case "undone":
       return;
+    case "lookedAt": {
+      draft.looked.add(event.eventId);
+      const at = draft.odd.findIndex(({ eventId }) => eventId === event.eventId);
+      if (at >= 0) draft.odd.splice(at, 1);
+      return;
+    }
+    case "checked": {
+      const { id: eventId, atMs, item, note } = event;
+      draft.checked.push({ eventId, atMs, item, note });
+      return;
+    }
     case "iceFilled":
       draft.iceG.set(event.iceId, event.massG);
       return;
@@ -241,6 +252,6 @@ function end(
   draft.ended.push({ vesselId: event.vesselId, atMs: event.atMs, by, reason, restG, standing });
 }
 
-function odd(draft: Draft, { id }: BarEvent, code: OddCode): void {
-  draft.odd.push({ eventId: id, code });
+function odd(draft: Draft, { id, atMs }: BarEvent, code: OddCode): void {
+  if (!draft.looked.has(id)) draft.odd.push({ eventId: id, atMs, code });
 }

@@ -1,5 +1,23 @@
-/** The shift: what a day's list adds up to, and whether its ice is there. */
+/** The shift: what a day's list adds up to, whether its ice is there, and the plan of a day. */
 
+export { type Ahead, aheadFor } from "./ahead/ahead.ts";
+export {
+  askedOn,
+  countRange,
+  cupsBetween,
+  type DemandFactor,
+  dayFactorsOf,
+  type GuessedDay,
+  guessedHabits,
+  type Habits,
+  habitsOf,
+  type PastDay,
+  QUARTER_MIN,
+  QUARTERS,
+  type RunningDay,
+  runningDay,
+  type Surge,
+} from "./habits/index.ts";
 export {
   type IceBudget,
   type IceDay,
@@ -9,9 +27,35 @@ export {
   iceBudget,
 } from "./iceBudget.ts";
 export {
+  firstPlan,
+  type LikelyBrew,
+  type NextStep,
+  nextInTurns,
+  type Plan,
+  type PlanForbidden,
+  type PlanForecast,
+  type PlanHead,
+  type PlanInput,
+  type PlanOption,
+  type PlanPin,
+  type PlanPot,
+  type PlanProduct,
+  type PlanRule,
+  planInTurns,
+  RANGED_FIGURES,
+  ruleInTurns,
+  type Timetable,
+  type TimetableBrew,
+  type Tuning,
+  timetableInTurns,
+  tunedPlan,
+  USUAL_PLAN,
+} from "./plan/index.ts";
+export {
   type CoffeeTotal,
   type Doses,
   type IceOfSource,
+  inGrinderOrder,
   type Named,
   type ShiftBatch,
   type ShiftLine,

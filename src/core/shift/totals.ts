@@ -73,6 +73,13 @@ export interface ShiftTotals {
 /** Ice of a card that says no source of it. */
 const NO_SOURCE: Named = { id: "", name: "" };
 
+/** By coffee, grinder and where it stands, the coarsest last: the order in which a grinder moves least, and least is purged. */
+export function inGrinderOrder(a: ShiftBatch, b: ShiftBatch): number {
+  const grinders = (a.grinder?.id ?? "").localeCompare(b.grinder?.id ?? "");
+  const settings = (a.grinder?.setting ?? 0) - (b.grinder?.setting ?? 0);
+  return a.coffee.name.localeCompare(b.coffee.name) || grinders || settings;
+}
+
 /** Totals of a day's list, in the order of the list. Masses in g. */
 export function shiftTotals(lines: readonly ShiftLine[]): ShiftTotals {
   const sum = (of: (batch: ShiftBatch) => number) =>
