@@ -1,6 +1,16 @@
 import { spawn } from "node:child_process";
 import { createPrivateKey, X509Certificate } from "node:crypto";
-import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { once } from "node:events";
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
 import { createServer } from "node:net";
 import { networkInterfaces, tmpdir } from "node:os";
 import { join } from "node:path";
@@ -235,6 +245,18 @@ describe("a house whose tables are changed", () => {
       writeFileSync(table, "second");
     });
     expect(readFileSync(table, "utf8")).toBe("second");
+  });
+
+  test("is copied though its database was killed, and left its socket behind", async () => {
+    const socket = join(folder, "data", "mariadb.sock");
+    const left = createServer().listen(socket);
+    await once(left, "listening");
+    await start(() => {
+      expect(existsSync(join(folder, "before", "table"))).toBe(true);
+      expect(existsSync(join(folder, "before", "mariadb.sock"))).toBe(false);
+    }, "third");
+    left.close();
+    await start(() => {}, "second");
   });
 
   test("is neither stopped nor copied again while there is nothing to change; copies that were left half made or half gone count for nothing", async () => {

@@ -28,7 +28,8 @@ export async function upgraded(folder, stop, bringUp, wanted = fingerprint(["src
     await stop();
     refuseDiskUnder(folder, bytesBelow(data));
     say("Keeping a copy of the database while its tables are changed …");
-    cpSync(data, fresh, { recursive: true });
+    // A database that was killed leaves its socket behind, which cannot be copied.
+    cpSync(data, fresh, { recursive: true, filter: (path) => !statSync(path).isSocket() });
     renameSync(fresh, copy);
   }
   const result = await bringUp();

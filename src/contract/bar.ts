@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { POUR_REASONS } from "#core/bar";
+import { DAY_LISTS, POUR_REASONS } from "#core/bar";
 import { SERVES } from "#core/sheet";
 import { uuid } from "./card.ts";
 
@@ -17,6 +17,8 @@ export const BAR_KINDS = [
   "potMeasured",
   "iceFilled",
   "iceTaken",
+  "lookedAt",
+  "checked",
   "undone",
 ] as const;
 export type BarKind = (typeof BAR_KINDS)[number];
@@ -26,6 +28,7 @@ const MOST_CUPS = 200;
 const MOST_CUP_ML = 2000;
 /** A tablet that was away from the network for a day sends no more than so many. */
 const MOST_EVENTS = 500;
+const MOST_NOTE = 300;
 
 const massG = z.number().gt(0).max(MOST_G);
 const made = {
@@ -90,6 +93,13 @@ export const barEvent = z.discriminatedUnion("kind", [
     ...made,
     iceId: uuid,
     massG: z.number().gt(0).max(5_000_000),
+  }),
+  z.strictObject({ kind: z.literal("lookedAt"), ...made, eventId: uuid }),
+  z.strictObject({
+    kind: z.literal("checked"),
+    ...made,
+    item: z.enum([...DAY_LISTS.opening, ...DAY_LISTS.closing]).describe("Of a day's opening or closing"),
+    note: z.string().trim().max(MOST_NOTE).nullable().default(null),
   }),
   z.strictObject({ kind: z.literal("undone"), ...made, eventId: uuid }),
 ]);

@@ -48,6 +48,22 @@ export const loggedBatch = z.strictObject({
 });
 export type LoggedBatch = z.infer<typeof loggedBatch>;
 
+/** A batch's fields that its card fills in; the rest is for whoever weighed and tasted it. */
+export type BatchOfCard = Pick<
+  LoggedBatch,
+  | "cardId"
+  | "recipeVersionId"
+  | "method"
+  | "coffeeId"
+  | "brewerId"
+  | "vesselId"
+  | "grinderId"
+  | "dialSetting"
+  | "doseG"
+  | "waterG"
+  | "iceG"
+>;
+
 /** A batch as a form sends it. */
 export const sentBatch = loggedBatch.extend({
   confirmed: z.boolean().optional().describe("It was so, however far from its forecast"),

@@ -10,7 +10,9 @@ import {
   steepOutput,
 } from "./brew.ts";
 import { iceInput, iceOutput } from "./ice.ts";
+import { planInput, planOutput } from "./plan.ts";
 import { potInput, potOutput } from "./pot.ts";
+import { rescueInput, rescueOutput } from "./rescue.ts";
 import { sheetInput, sheetOutput } from "./sheet.ts";
 import {
   bracketInput,
@@ -68,6 +70,17 @@ export const CALCS = {
     input: sameCupInput,
     output: sameCupOutput,
     title: "Whether two coffees are told apart, by how often the other cup was found",
+  },
+  rescue: {
+    input: rescueInput,
+    output: rescueOutput,
+    title: "What to do with a pot after one thing went wrong: the moves that are left, best first",
+  },
+  plan: {
+    input: planInput,
+    output: planOutput,
+    title:
+      "The levels at which a day's pots are brewed, what they likely bring, and what no way of running the day can do better than",
   },
   fit: {
     input: fitInput,

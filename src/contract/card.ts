@@ -48,6 +48,15 @@ const firstPot = z.strictObject({
   high: z.number(),
 });
 
+/** How a press is used: steeped for so long, pressed for so long, and how much goes into a cup. */
+const press = z.strictObject({
+  steepS: z.number().min(0).max(86_400),
+  stirred: z.boolean(),
+  pressS: z.number().min(0).max(3600),
+  turnedOver: z.boolean().describe("Brewed upside down, and turned over onto its filter"),
+  cupG: z.number().gt(0).nullable().describe("Into each cup, g; null where the recipe says none"),
+});
+
 export type CardStandard = z.infer<typeof cardStandard>;
 
 /** The brew forecast at the card's setting, bypass and ice counted in. */
@@ -128,6 +137,7 @@ export const cardSheet = z.strictObject({
   firstPot: firstPot.optional(),
   pours: z.array(pour).max(MOST_POURS).optional().describe("By hand, in the recipe's rhythm"),
   byHand: z.array(handStep).max(40).optional().describe("Beside the water, as the recipe says"),
+  press: press.optional(),
   madeWith: cardMadeWith,
 });
 export type CardSheet = z.infer<typeof cardSheet>;

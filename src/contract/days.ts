@@ -6,6 +6,12 @@ export function dayIn(timeZone: string, at: Date): string {
   return formatISO(at, { representation: "date", in: tz(timeZone) });
 }
 
+/** The minute of the day that the clock on the wall of a zone shows. */
+export function minuteIn(timeZone: string, at: Date | number): number {
+  const wall = tz(timeZone)(+at);
+  return wall.getHours() * 60 + wall.getMinutes();
+}
+
 /** A day's first moment in a zone, and the next day's. */
 export function momentsOf(timeZone: string, day: string): { readonly from: Date; readonly until: Date } {
   const from = parseISO(day, { in: tz(timeZone) });

@@ -13,6 +13,7 @@ export const EVENT_KINDS = [
   "cardKept",
   "cardRemade",
   "listChanged",
+  "planChanged",
   "bagOpened",
   "trialStarted",
   "trialChanged",

@@ -3,6 +3,7 @@ import { USUAL_RULE } from "#core/grind";
 import { MASS_UNITS, RATIO_UNITS, TEMP_UNITS } from "#core/units";
 import { ICED_SCHOOLS } from "./icedMethod.ts";
 import * as n from "./numbers.ts";
+import { STRONGER_BY } from "./trialKinds.ts";
 
 const MOST_BREW_S = 86_400;
 const MOST_DIAL_UNITS = 24;
@@ -42,6 +43,8 @@ export const houseSettings = z.strictObject({
     unitsPerDoubling: z.number().min(0).max(MOST_DIAL_UNITS),
     icedUnits: z.number().min(0).max(MOST_DIAL_UNITS),
   }),
+  /** By what a cup that is too thin or too strong is mended first. */
+  strongerBy: z.enum(STRONGER_BY),
   /** Less coffee for each doubling of the batch, % of the dose. */
   doseTrimPct: z.number().min(0).max(30),
   /** Taken where no cup was metered, and shown as a guess. */
@@ -85,6 +88,7 @@ export const USUAL_SETTINGS: HouseSettings = {
   },
   icedSchool: "inside",
   rule: USUAL_RULE,
+  strongerBy: "ratio",
   doseTrimPct: 0,
   extractionGuessPct: 20,
   roomTempC: 21,

@@ -1,4 +1,4 @@
-import type { PotKit, ServingRules, Standing } from "#core/bar";
+import type { Checked, OddCode, PotKit, ServingRules, Standing } from "#core/bar";
 
 /** A vessel of a site with what stands in it, as screens draw it. */
 export interface PotView {
@@ -13,7 +13,11 @@ export interface PotView {
   readonly standing: Standing | null;
   /** The coffee's name; null where nobody said. */
   readonly coffee: string | null;
-  readonly brewing: { readonly begunMs: number; readonly dueMs: number | null } | null;
+  readonly brewing: {
+    readonly cardId: string | null;
+    readonly begunMs: number;
+    readonly dueMs: number | null;
+  } | null;
 }
 
 /** A site's pots as of its last event. */
@@ -32,6 +36,18 @@ export interface BarView {
     readonly storeG: number | null;
     readonly leftG: number | null;
   }[];
+  /** What cannot have been as it was told today, until somebody has looked at it. */
+  readonly odd: readonly {
+    readonly eventId: string;
+    readonly atMs: number;
+    readonly code: OddCode;
+    readonly what: string;
+    readonly pot: string;
+  }[];
+  /** What was done today of the day's opening and closing. */
+  readonly checked: readonly Checked[];
+  /** Brews that are followed step by step now. */
+  readonly guides: readonly { readonly id: string; readonly coffee: string; readonly brewer: string }[];
   readonly rules: ServingRules;
   readonly roomTempC: number;
   readonly cups: readonly {

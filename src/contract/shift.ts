@@ -73,8 +73,16 @@ export interface ShiftCard {
   readonly vessel: string;
   /** How it is iced; null hot. */
   readonly method: IcedMethod | null;
+  readonly vesselId: string;
+  readonly brewerKind: CardSheet["madeWith"]["brewerKind"];
+  /** From the first water to the last drop, as it was timed or is forecast, s; null where neither is known. */
+  readonly brewTimeS: number | null;
+  /** It follows an approved batch. */
+  readonly approved: boolean;
   /** Hours for which it is begun before; null where it is brewed when it is wanted. */
   readonly steepH: number | null;
+  /** Thrown away so long after it was drained, h; null where it is brewed when it is wanted. */
+  readonly keptH: number | null;
 }
 
 /** A card that may be put on a list. */
@@ -90,5 +98,15 @@ export interface ShiftChoice extends Pick<ShiftCard, "id" | "title"> {
 export const shiftLinesNamed = z.strictObject({ siteId: uuid, ids: z.array(uuid).max(2 * MOST_LINES) });
 
 export const isoDay = z.iso.date();
+
+/** Batches that a plan of a day likely has, for its list. */
+export const plannedList = z.strictObject({
+  siteId: uuid,
+  day: isoDay,
+  lines: z
+    .array(shiftItem.pick({ cardId: true, batches: true }))
+    .min(1)
+    .max(MOST_LINES),
+});
 
 export const shiftSaved = z.strictObject({ revision: z.number().int().min(0) });

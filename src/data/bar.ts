@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, gte, inArray, lt } from "drizzle-orm";
+import { and, asc, desc, eq, gt, gte, inArray, lt, sql } from "drizzle-orm";
 import { BAR_KINDS } from "#contract/bar.ts";
 import type { EventDetails, EventKind } from "#contract/event.ts";
 import type { Act } from "./audit.ts";
@@ -26,10 +26,15 @@ const COLUMNS = {
   details: events.details,
 };
 
-/** A bar's events of a site after a number, and none that happened before `since`. */
+/** A bar's events of a site after a number, and none that happened before `since`, nor from `until` on. */
 export function readBarEvents(
   db: Database,
-  { siteId, after, since }: { readonly siteId: string; readonly after: number; readonly since: Date },
+  {
+    siteId,
+    after,
+    since,
+    until,
+  }: { readonly siteId: string; readonly after: number; readonly since: Date; readonly until?: Date },
 ): Promise<readonly KeptBarEvent[]> {
   return db
     .select(COLUMNS)
@@ -39,6 +44,7 @@ export function readBarEvents(
         eq(events.siteId, siteId),
         gt(events.n, after),
         gte(events.at, since),
+        until && lt(events.at, until),
         inArray(events.kind, [...BAR_KINDS]),
       ),
     )
@@ -118,6 +124,48 @@ export function readSales(
     .from(sales)
     .where(and(eq(sales.siteId, siteId), eq(sales.undone, false), gte(sales.at, from), lt(sales.at, until)))
     .orderBy(asc(sales.at), asc(sales.id));
+}
+
+/** Cups of one coffee, service and size that a site sold in a quarter of an hour. */
+export interface SoldQuarter {
+  readonly coffeeId: string | null;
+  readonly serve: Sale["serve"];
+  readonly cupMl: number;
+  /** Quarters of an hour since 1970, in UTC. */
+  readonly quarter: number;
+  readonly count: number;
+}
+
+/** Sales of a site from a moment up to another one that still count, by quarter of an hour. */
+export async function readQuarters(
+  db: Database,
+  { siteId, from, until }: { readonly siteId: string; readonly from: Date; readonly until: Date },
+): Promise<readonly SoldQuarter[]> {
+  const quarter = sql<number>`TIMESTAMPDIFF(SECOND, '1970-01-01', ${sales.at}) DIV 900`.mapWith(Number);
+  const { coffeeId, serve, cupMl } = sales;
+  return db
+    .select({ coffeeId, serve, cupMl, quarter, count: sql<number>`SUM(${sales.count})`.mapWith(Number) })
+    .from(sales)
+    .where(and(eq(sales.siteId, siteId), eq(sales.undone, false), gte(sales.at, from), lt(sales.at, until)))
+    .groupBy(coffeeId, serve, cupMl, quarter);
+}
+
+/** What changes whenever the house hears of more sales of a site; null where it never did. */
+export async function salesMark(db: Database, siteId: string): Promise<string | null> {
+  const [row] = await db
+    .select({ keptAt: sales.keptAt, count: sql<number>`COUNT(*)`.mapWith(Number) })
+    .from(sales)
+    .where(eq(sales.siteId, siteId))
+    .groupBy(sales.keptAt)
+    .orderBy(desc(sales.keptAt))
+    .limit(1);
+  return row ? `${row.keptAt.toISOString()} ${row.count}` : null;
+}
+
+/** What a kilogram of each coffee costs, in minor units of money, by its id. */
+export async function readPrices(db: Database): Promise<ReadonlyMap<string, number>> {
+  const rows = await db.select({ id: coffees.id, price: coffees.pricePerKg }).from(coffees);
+  return new Map(rows.flatMap(({ id, price }) => (price === null ? [] : [[id, price] as const])));
 }
 
 /** What a kilogram of a coffee costs, in minor units of money; null where nobody said. */

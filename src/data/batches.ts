@@ -1,4 +1,19 @@
-import { and, asc, count, desc, eq, gte, isNotNull, isNull, lt, ne, or, type SQL, sql } from "drizzle-orm";
+import {
+  and,
+  asc,
+  count,
+  desc,
+  eq,
+  gte,
+  inArray,
+  isNotNull,
+  isNull,
+  lt,
+  ne,
+  or,
+  type SQL,
+  sql,
+} from "drizzle-orm";
 import type { BatchRow, LoggedBatch } from "#contract/batch.ts";
 import type { TouchedPlace } from "#contract/job.ts";
 import { BATCHES_TO_LEARN_FROM } from "#core/measure";
@@ -444,6 +459,18 @@ export async function countBrewed(
 export async function findBatch(db: Database, id: string) {
   const [row] = await withNames(db, eq(batches.id, id), 1);
   return row && { ...asRow(row), siteId: row.batch.siteId, removed: row.batch.removed };
+}
+
+/** Batches with their names and what they were brewed on that day, in the order of the ids; those that are not there are left out. */
+export async function findBatches(db: Database, ids: readonly string[]) {
+  if (ids.length === 0) return [];
+  const rows = await withNames(db, inArray(batches.id, [...ids]), ids.length);
+  return ids.flatMap((id) => {
+    const row = rows.find(({ batch }) => batch.id === id);
+    if (!row) return [];
+    const { siteId, removed, filterId, curveVersion, roastedOn } = row.batch;
+    return [{ ...asRow(row), siteId, removed, filterId, curveVersion, roastedOn }];
+  });
 }
 
 /** Work of a brewer and a grinder since a day: litres and kg, for care. */

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, sql } from "drizzle-orm";
+import { and, asc, eq, gt, inArray, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import type { EventDetails, EventKind, EventLine } from "#contract/event.ts";
 import type { Act } from "./audit.ts";
@@ -48,6 +48,19 @@ async function number(tx: Transaction, all: readonly NewEvent[]): Promise<void> 
     const first = row!.n - ofSite.length + 1;
     await tx.insert(events).values(ofSite.map((event, i) => ({ ...event, n: first + i })));
   }
+}
+
+/** The number of the last event of each site; a site without one is not in it. */
+export async function readLastNumbers(
+  db: Database,
+  siteIds: readonly string[],
+): Promise<ReadonlyMap<string, number>> {
+  if (siteIds.length === 0) return new Map();
+  const rows = await db
+    .select({ siteId: siteSeq.siteId, n: siteSeq.n })
+    .from(siteSeq)
+    .where(inArray(siteSeq.siteId, [...siteIds]));
+  return new Map(rows.map(({ siteId, n }) => [siteId, n]));
 }
 
 /** Events that one answer holds at most. */

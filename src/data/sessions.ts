@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, lte, sql } from "drizzle-orm";
+import { and, desc, eq, gt, inArray, lte, sql } from "drizzle-orm";
 import type { Database } from "./connection.ts";
 import { people, sessions, stations } from "./schema/index.ts";
 
@@ -56,6 +56,21 @@ export function sessionFinder(db: Database) {
 }
 
 export type FoundSession = NonNullable<Awaited<ReturnType<ReturnType<typeof sessionFinder>>>>;
+
+/** Of some sessions, those that count still. */
+export async function countingSessions(
+  db: Database,
+  ids: readonly string[],
+  now: Date,
+): Promise<ReadonlySet<string>> {
+  if (ids.length === 0) return new Set();
+  const rows = await db
+    .select({ id: sessions.id })
+    .from(sessions)
+    .innerJoin(people, eq(people.id, sessions.personId))
+    .where(and(inArray(sessions.id, [...ids]), gt(sessions.expiresAt, now), eq(people.archived, false)));
+  return new Set(rows.map(({ id }) => id));
+}
 
 /** Keeps a session that is used from ending by itself. */
 export async function extendSession(db: Database, id: string, now: Date, expiresAt: Date): Promise<void> {

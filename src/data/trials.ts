@@ -29,6 +29,8 @@ export type Trial = typeof trials.$inferSelect;
 type Refused = { readonly code: TrialRefusal };
 type By = Act & { readonly personId: string };
 
+const G_PER_KG = 1000;
+
 /** Trials on one page of the list. */
 export const TRIALS_PAGE = 40;
 
@@ -112,19 +114,30 @@ async function linesOf(db: Database, ids: readonly string[]): Promise<TrialLine[
   });
 }
 
-/** What trials of a site that have ended took together. */
+/** What trials of a site that were approved took together: g of coffee, s at the brewer, and money in minor units. */
 export async function readTrialSums(db: Database, siteId: string) {
   const [row] = await db
     .select({
       trials: sql<number>`COUNT(DISTINCT ${trials.id})`.mapWith(Number),
       batches: count(),
       spentG: sum(batches.doseG).mapWith(Number),
+      brewedS: sum(batches.brewTimeS).mapWith(Number),
+      costMinor: sql<number | null>`SUM(${batches.doseG} * ${coffees.pricePerKg}) / ${G_PER_KG}`.mapWith(
+        Number,
+      ),
     })
     .from(trials)
+    .innerJoin(coffees, eq(coffees.id, trials.coffeeId))
     .innerJoin(trialBatches, eq(trialBatches.trialId, trials.id))
     .innerJoin(batches, eq(batches.id, trialBatches.batchId))
     .where(and(eq(trials.siteId, siteId), eq(trials.state, "approved"), eq(batches.removed, false)));
-  return { trials: row?.trials ?? 0, batches: row?.batches ?? 0, spentG: row?.spentG ?? 0 };
+  return {
+    trials: row?.trials ?? 0,
+    batches: row?.batches ?? 0,
+    spentG: row?.spentG ?? 0,
+    brewedS: row?.brewedS ?? 0,
+    costMinor: row?.costMinor ?? 0,
+  };
 }
 
 /** A trial's batches that stand in the log, the oldest first, with what was seen and tasted of each. */

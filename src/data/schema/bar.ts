@@ -25,5 +25,8 @@ export const sales = mysqlTable(
     keptAt: time("kept_at").notNull(),
     personId: personId("person_id"),
   },
-  (table) => [index("sales_site").on(table.siteId, table.at)],
+  (table) => [
+    index("sales_site").on(table.siteId, table.at),
+    index("sales_kept").on(table.siteId, table.keptAt),
+  ],
 );

@@ -5,7 +5,7 @@ import { json } from "#data/json.ts";
 
 /** Ids are UUIDv7, made by the client: a write sent twice is one write. */
 export const id = (name = "id") => char(name, { length: 36 });
-export const name = () => varchar("name", { length: 80 }).notNull();
+export const name = (column = "name") => varchar(column, { length: 80 }).notNull();
 /** The name while its row is in use, null after: what a unique key on names looks at. */
 export const liveName = (expression: SQL) =>
   varchar("live_name", { length: 80 }).generatedAlwaysAs(expression, { mode: "virtual" });
