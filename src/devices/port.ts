@@ -1,5 +1,5 @@
-/** Unit of a scale, or of a thermometer. */
-export type DeviceUnit = "g" | "°C";
+/** Unit of a scale, of a thermometer, or of a strength meter. */
+export type DeviceUnit = "g" | "°C" | "%";
 
 /**
  * Something that is read off beside the counter. A real one speaks by cable or radio; whoever uses it sees

@@ -1,17 +1,16 @@
 import { addMinutes } from "date-fns";
 import type { SentEvent } from "#contract/bar.ts";
 import type { Bench } from "#contract/bench.ts";
-import { dayIn, momentsOf } from "#contract/days.ts";
-import { seeded } from "#core/random";
 import { must } from "#core/result";
 import { cupsFrom, type Serve } from "#core/sheet";
-import { insertBarEvents, insertSales, type NewBarEvent, type NewSale } from "#data/bar.ts";
+import { insertBarEvents, insertSales, type NewBarEvent } from "#data/bar.ts";
 import type { Database } from "#data/connection.ts";
 import { BARISTA, DEMO_IDS, demoId, ROPE_LOFT } from "#data/demo/bench.ts";
 import { transact } from "#data/transact.ts";
+import { tillSales } from "./demoSales.ts";
 import { fillingOf } from "./fillings.ts";
 
-const { vessels, coffees } = DEMO_IDS;
+const { vessels } = DEMO_IDS;
 
 /** A pot that stands at the demo's bar: how long ago it was brewed, from which card, and when cups went out of it since. */
 interface DemoPot {
@@ -59,17 +58,10 @@ const PIER_POTS: readonly DemoPot[] = [
     cups: [90, 71, 64, 52, 37, 22, 11].map((ago, i) => [ago, i % 3 === 0 ? 470 : 350] as const),
   },
 ];
+const OLDEST_POT_MIN = 95;
 const LOFT_POTS: readonly DemoPot[] = [
   { vesselId: vessels.loft, card: 604, liquidG: 560, agoMin: 8, cups: [[5, 240]] },
 ];
-
-/** Sailings, minutes of the day; the queue is longest twenty minutes before each. */
-const SAILINGS_MIN = [400, 430, 460, 500, 735, 1005, 1050];
-const QUEUE_MIN = 20;
-const OPENS_MIN = 375;
-const SLOT_MIN = 15;
-const ICED_FROM_MIN = 660;
-const SEED = 714;
 
 /** Fills the demo's pots with coffee of different ages, and tells what was sold today until now. */
 export async function serveDemo(db: Database, bench: Bench, at: Date): Promise<void> {
@@ -107,37 +99,11 @@ export async function serveDemo(db: Database, bench: Bench, at: Date): Promise<v
       events.push({ id: demoId(next++), kind: "served", at: addMinutes(at, -ago), details, sale });
     }
   }
-  const sold = isLoft ? [] : soldBefore(bench, at, next);
+  // Since the oldest pot that still stands the bar's own taps tell what was sold.
+  const sold = isLoft ? [] : tillSales(bench, at, OLDEST_POT_MIN);
   await transact(db, async (tx) => {
-    await insertSales(tx, siteId, sold, by);
+    // As a till does, each day's in its evening.
+    for (const [keptAt, day] of sold) await insertSales(tx, siteId, day, { ...by, at: keptAt });
     await insertBarEvents(tx, siteId, events, by);
   });
-}
-
-/** The till's sales of today, up to the oldest pot that still stands. */
-function soldBefore({ site, cups }: Bench, at: Date, firstId: number): readonly NewSale[] {
-  const { from } = momentsOf(site.timeZone, dayIn(site.timeZone, at));
-  const random = seeded(SEED);
-  const sales: NewSale[] = [];
-  const until = addMinutes(at, -95);
-  for (let min = OPENS_MIN; addMinutes(from, min + SLOT_MIN) <= until; min += SLOT_MIN) {
-    const queues = SAILINGS_MIN.some((sails) => sails - min > 0 && sails - min <= QUEUE_MIN + SLOT_MIN);
-    for (const serve of ["hot", "iced"] as const) {
-      const mean = serve === "iced" ? (min >= ICED_FROM_MIN ? 2 : 0) : queues ? 8 : 2;
-      const count = Math.max(0, Math.round(mean * (0.6 + 0.8 * random.share())));
-      const own = cups.filter((cup) => cup.serve === serve);
-      for (let i = 0; i < count; i++) {
-        const cup = own[Math.floor(random.share() * own.length)]!;
-        sales.push({
-          id: demoId(firstId + 100 + sales.length),
-          coffeeId: serve === "hot" ? coffees.saltmarsh : coffees.lowTide,
-          serve,
-          cupMl: cup.volumeMl,
-          count: 1,
-          at: addMinutes(from, min + Math.floor(random.share() * SLOT_MIN)),
-        });
-      }
-    }
-  }
-  return sales;
 }

@@ -1,5 +1,6 @@
 import { addDays } from "date-fns";
 import type { Bench } from "#contract/bench.ts";
+import { USUAL_SITE_PLAN } from "#contract/dayPlanKinds.ts";
 import { dayIn, momentsOf } from "#contract/days.ts";
 import { must } from "#core/result";
 import { benchFrom, readPieces } from "#data/bench.ts";
@@ -7,6 +8,7 @@ import { insertCard } from "#data/cards.ts";
 import type { Database } from "#data/connection.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
 import { nameCard } from "#data/demo/brewedToday.ts";
+import { keepSitePlan } from "#data/plans.ts";
 import { replaceShift } from "#data/shifts.ts";
 import { makeCard } from "#scaling/cards";
 import {
@@ -19,6 +21,7 @@ import {
   serveAs,
 } from "#scaling/choice";
 import { serveDemo } from "./demoBar.ts";
+import { PIER_CLOSES_MIN, PIER_OPENS_MIN } from "./demoSales.ts";
 import { tryDemo } from "./demoTrials.ts";
 
 const { vessels } = DEMO_IDS;
@@ -109,6 +112,8 @@ export async function planDemoDays(db: Database, at: Date): Promise<void> {
     const day = { siteId: PIER_HEAD, day: dayIn(site.timeZone, addDays(at, inDays)) };
     must(await replaceShift(db, day, { items, began: 0 }, by));
   }
+  const plan = { ...USUAL_SITE_PLAN, opensMin: PIER_OPENS_MIN, closesMin: PIER_CLOSES_MIN };
+  must(await keepSitePlan(db, PIER_HEAD, { value: plan, began: 0 }, by));
   await tryDemo(db, await benchAt(db, PIER_HEAD, at), at);
   for (const siteId of [PIER_HEAD, ROPE_LOFT]) await serveDemo(db, await benchAt(db, siteId, at), at);
 }

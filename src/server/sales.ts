@@ -1,4 +1,4 @@
-import { addMinutes, isValid, parseISO, subDays } from "date-fns";
+import { addMinutes, subDays } from "date-fns";
 import type { SentSales } from "#contract/bar.ts";
 import type { Bench } from "#contract/bench.ts";
 import { dayIn, momentsOf } from "#contract/days.ts";
@@ -20,6 +20,7 @@ import { barOf } from "./bar.ts";
 import { benchOf } from "./bench.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
+import { isDay } from "./days.ts";
 
 type SentSale = SentSales["sales"][number];
 
@@ -143,8 +144,7 @@ export async function salesOfDay(siteId: string, named: string | null) {
   if (!bench) throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
   const { timeZone } = bench.site;
   const day = named ?? dayIn(timeZone, now());
-  if (!/^\d{4}-\d\d-\d\d$/.test(day) || !isValid(parseISO(day)))
-    throw new Refusal("Name the day as 2026-07-15.", { code: "badInput", field: "day" });
+  if (!isDay(day)) throw new Refusal("Name the day as 2026-07-15.", { code: "badInput", field: "day" });
   const sold = await readSales(database(), { siteId, ...momentsOf(timeZone, day) });
   const nameOf = (id: string | null) => bench.coffees.find((coffee) => coffee.id === id)?.name ?? null;
   return { day, sales: sold.map((sale) => saleLine(sale, nameOf(sale.coffeeId))) };

@@ -1,7 +1,10 @@
 import { v7 as uuidv7 } from "uuid";
-import { dayIn } from "#contract/days.ts";
+import { dayIn, momentsOf } from "#contract/days.ts";
 import type { ShiftCard, ShiftIce, ShiftItem, ShiftKept } from "#contract/shift.ts";
+import { MOST_BATCHES } from "#contract/shiftRules.ts";
+import { inGrinderOrder } from "#core/shift";
 import type { Act } from "#data/audit.ts";
+import { countBrewed } from "#data/batches.ts";
 import { type CardHead, listCardHeads, readCards } from "#data/cards.ts";
 import { readShift, replaceShift, type ShiftAt, type ShiftDay } from "#data/shifts.ts";
 import { shiftCardOf } from "#scaling/cards";
@@ -111,17 +114,75 @@ export async function putOnToday(
     throw new Refusal("A draft, or a card that was put away, goes on no list.", { code: "refused" });
   }
   const day = { siteId: card.siteId, day: dayIn(bench.site.timeZone, now()) };
-  for (let tries = 0; tries < TRIES; tries++) {
-    const { items, revision } = await readShift(database(), day);
+  let batches = 1;
+  await changedList(day, by, (items) => {
     const line = items.find((item) => item.cardId === cardId);
-    const batches = (line?.batches ?? 0) + 1;
-    const next = line
+    batches = (line?.batches ?? 0) + 1;
+    return line
       ? items.map((item) => (item === line ? { ...line, batches } : item))
       : [...items, { id: uuidv7(), cardId, batches }];
+  });
+  return { batches };
+}
+
+/**
+ * Puts a plan's batches on its day's list: so many of each card as the plan has, in the order in which the grinder moves least; lines of
+ * other cards stay.
+ *
+ * @returns how many batches are on the list by now
+ */
+export async function putPlanned(
+  day: ShiftDay,
+  lines: readonly { readonly cardId: string; readonly batches: number }[],
+  by: Act & { readonly personId: string },
+): Promise<{ readonly batches: number }> {
+  const cards = await readCards(
+    database(),
+    lines.map(({ cardId }) => cardId),
+  );
+  const own = cards
+    .filter(({ siteId, draft, retired }) => siteId === day.siteId && !draft && !retired)
+    .map(shiftCardOf);
+  if (!lines.every(({ cardId }) => own.some(({ id }) => id === cardId)))
+    throw new Refusal(
+      "A card of this plan is not there any more, or was put away: look at the plan as it is now.",
+      {
+        code: "notThere",
+      },
+    );
+  const bench = await benchOf(day.siteId);
+  // A plan made during the day has the batches that are still to come.
+  const brewed = bench
+    ? await countBrewed(database(), { siteId: day.siteId, ...momentsOf(bench.site.timeZone, day.day) })
+    : new Map<string, number>();
+  // A card that is named twice is one line.
+  const wanted = new Map<string, number>();
+  for (const { cardId, batches } of lines) wanted.set(cardId, (wanted.get(cardId) ?? 0) + batches);
+  const place = new Map(own.toSorted((a, b) => inGrinderOrder(a.batch, b.batch)).map(({ id }, i) => [id, i]));
+  return changedList(day, by, (items) => {
+    const others = items.filter(({ cardId }) => !place.has(cardId));
+    const planned = [...wanted].map(([cardId, batches]) => ({
+      id: items.find((item) => item.cardId === cardId)?.id ?? uuidv7(),
+      cardId,
+      batches: Math.min(MOST_BATCHES, batches + (brewed.get(cardId) ?? 0)),
+    }));
+    return [...planned.toSorted((a, b) => place.get(a.cardId)! - place.get(b.cardId)!), ...others];
+  });
+}
+
+/** Changes a day's list as it is now, again where others were faster. @returns its batches by now */
+async function changedList(
+  day: ShiftDay,
+  by: Act & { readonly personId: string },
+  change: (items: readonly ShiftItem[]) => readonly ShiftItem[],
+): Promise<{ readonly batches: number }> {
+  for (let tries = 0; tries < TRIES; tries++) {
+    const { items, revision } = await readShift(database(), day);
+    const next = change(items);
     const saved = await replaceShift(database(), day, { items: next, began: revision }, by);
-    if (saved.ok) return { batches };
+    if (saved.ok) return { batches: next.reduce((sum, { batches }) => sum + batches, 0) };
   }
-  throw new Refusal("Others are changing today's list at this moment: try again.", { code: "stale" });
+  throw new Refusal("Others are changing this day's list at this moment: try again.", { code: "stale" });
 }
 
 function kept({ changedAt, items, ...rest }: ShiftAt): ShiftKept {

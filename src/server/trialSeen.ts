@@ -39,6 +39,7 @@ export async function trialAtHand(id: string) {
     curveVersion: bench.grinders.find((each) => each.id === trial.grinderId)?.curveVersion ?? null,
     dial: { min, max, step, higherIs },
     ...startOf(trial),
+    strongerBy: bench.settings.strongerBy,
   };
   return {
     trial,

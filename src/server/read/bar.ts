@@ -1,11 +1,16 @@
 import type { Bench, BenchVessel } from "#contract/bench.ts";
+import { momentsOf } from "#contract/days.ts";
 import { potKitOf } from "#contract/potKit.ts";
 import type { BarView, PotView } from "#contract/potView.ts";
+import { eventsOf } from "#core/bar";
 import { cupsFrom } from "#core/sheet";
 import { readVessels } from "#data/bar.ts";
+import { readBrewing } from "#data/guides.ts";
 import { barOf, type FollowedBar } from "#server/bar.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
+import { runningSince } from "#server/guides.ts";
+import { happenedWords } from "#words/bar";
 
 /** More than a counter holds: of a site with hundreds the others are on the bench. */
 const MOST_POTS = 30;
@@ -13,10 +18,18 @@ const G_PER_KG = 1000;
 
 /** A site's pots: those of the bench, and any that was taken off it while coffee stands in it. */
 export async function barViewOf(bench: Bench): Promise<BarView> {
-  return viewOf(bench, await barOf(database(), bench));
+  const [bar, guides] = await Promise.all([
+    barOf(database(), bench),
+    readBrewing(database(), bench.site.id, runningSince()),
+  ]);
+  return viewOf(bench, bar, guides);
 }
 
-export async function viewOf(bench: Bench, { n, folded }: FollowedBar): Promise<BarView> {
+export async function viewOf(
+  bench: Bench,
+  { n, folded }: FollowedBar,
+  guides: BarView["guides"] = [],
+): Promise<BarView> {
   const { site, vessels, coffees, cups, iceSources, settings } = bench;
   const { pots } = folded.state;
   const known = new Set(vessels.map(({ id }) => id));
@@ -35,9 +48,11 @@ export async function viewOf(bench: Bench, { n, folded }: FollowedBar): Promise<
       retired,
       standing,
       coffee: coffees.find((coffee) => coffee.id === standing?.coffeeId)?.name ?? null,
-      brewing: brewing && { begunMs: brewing.begunMs, dueMs: brewing.dueMs },
+      brewing: brewing && { cardId: brewing.cardId, begunMs: brewing.begunMs, dueMs: brewing.dueMs },
     };
   };
+  const { from, until } = momentsOf(site.timeZone, bench.today);
+  const isToday = (ms: number) => ms >= from.getTime() && ms < until.getTime();
   // Of many, those in use first: a shelf has an end.
   const own = vessels.map((vessel) => viewed(vessel, false));
   const shown =
@@ -56,6 +71,17 @@ export async function viewOf(bench: Bench, { n, folded }: FollowedBar): Promise<
       storeG: storeKg === null ? null : G_PER_KG * storeKg,
       leftG: folded.state.iceG.get(id) ?? null,
     })),
+    odd: folded.state.odd
+      .filter(({ atMs }) => isToday(atMs))
+      .flatMap((each) => {
+        const event = eventsOf(folded).find(({ id }) => id === each.eventId);
+        if (!event) return [];
+        const vesselId = "vesselId" in event ? event.vesselId : "";
+        const pot = vessels.find(({ id }) => id === vesselId)?.name ?? "";
+        return [{ ...each, what: happenedWords(event), pot }];
+      }),
+    checked: folded.state.checked.filter(({ atMs }) => isToday(atMs)),
+    guides,
     rules: settings.hold,
     roomTempC: settings.roomTempC,
     cups: cups.map((cup) => ({

@@ -1,9 +1,13 @@
 import { uuid } from "#contract/card.ts";
+import { forecastCurves } from "#core/brew";
+import { foldGuide, unpackTape } from "#core/guide";
 import { may, type Role } from "#core/people";
 import { findBatch } from "#data/batches.ts";
 import { readCupTallies } from "#data/cups.ts";
+import { findGuideOfBatch } from "#data/guides.ts";
 import { findApprovable } from "#data/standards.ts";
 import { readTrials, trialOfBatch } from "#data/trials.ts";
+import { batchOfCard } from "#scaling/cards";
 import { Refusal } from "#server/action.ts";
 import { benchOf } from "#server/bench.ts";
 import { now } from "#server/clock.ts";
@@ -33,6 +37,7 @@ export function readBatch(id: string, role: Role) {
         retired: standard.retiredAt ? printTime(standard.retiredAt, times) : undefined,
       })),
       ...(await trialsOf(batch)),
+      ...(await guideOf(id)),
       cupTests: (await readCupTallies(database(), [id])).map(
         ({ id: testId, beside, cups, right, closesAt }) => ({
           id: testId,
@@ -46,6 +51,54 @@ export function readBatch(id: string, role: Role) {
           : await approvalWords(id, batch),
     };
   });
+}
+
+/** More points than a drawing shows. */
+const MOST_POINTS = 240;
+
+type GuideOfBatch = NonNullable<Awaited<ReturnType<typeof findGuideOfBatch>>>;
+
+/** Scale's recording, temperature and planned figures of a batch, from the guide that it was brewed by. */
+async function guideOf(batchId: string) {
+  const guide = await findGuideOfBatch(database(), batchId);
+  if (!guide) return { recording: undefined, guided: undefined };
+  const { sheet, cardId } = guide;
+  const { doseG, waterG, iceG } = batchOfCard(cardId, sheet);
+  const { measured } = foldGuide(guide.events, []);
+  return {
+    recording: recordingOf(guide),
+    guided: {
+      tempC: measured.tempC ?? null,
+      planned: {
+        doseG,
+        waterG,
+        iceG,
+        yieldG: sheet.result.rounded.yieldG,
+        brewTimeS: sheet.standard?.brewTimeS ?? sheet.forecast?.brewTimeS ?? null,
+        strengthPct: sheet.forecast?.strengthPct ?? null,
+      },
+    },
+  };
+}
+
+/** What the scale said while a batch was brewed, beside its forecast; undefined where no scale was there. */
+function recordingOf({ tapes, brew }: Pick<GuideOfBatch, "tapes" | "brew">) {
+  const tape = tapes?.[0];
+  if (!tape) return undefined;
+  const massG = unpackTape(tape.packed);
+  const every = Math.max(1, Math.ceil(massG.length / MOST_POINTS));
+  const points = massG.flatMap((mass, i) =>
+    i % every === 0 ? [{ atS: tape.fromS + i * tape.stepS, massG: mass }] : [],
+  );
+  const forecast = brew && tape.under === "vessel" ? forecastCurves(brew) : undefined;
+  return {
+    under: tape.under,
+    timeS: points.map(({ atS }) => atS),
+    massG: points.map((point) => point.massG),
+    forecast: forecast?.ok
+      ? { timeS: forecast.value.curves.timeS, massG: forecast.value.curves.yieldG }
+      : undefined,
+  };
 }
 
 /** The trial that a batch is of; else those that run for its coffee on its brewer. */

@@ -87,6 +87,17 @@ export async function personRecord(id: string) {
   return record;
 }
 
+/** The number of the last event that somebody has, as it was sent; 0 for all events. @throws `Refusal` `badInput` */
+export function eventAsked(text: string | null): number {
+  if (text !== null && !/^\d{1,15}$/.test(text)) {
+    throw new Refusal("Name the last event that you have by its number: after=0 for all.", {
+      code: "badInput",
+      field: "after",
+    });
+  }
+  return Number(text ?? 0);
+}
+
 /** Events of a site after an event's number. */
 export async function eventsAfter(siteId: string, after: number) {
   const events = await readEvents(database(), siteId, after);

@@ -31,7 +31,7 @@ export function readPot(vesselId: string) {
     const { folded, kit } = bar;
     const ended = folded.state.ended.findLast((each) => each.vesselId === vesselId);
     const standing = pot.standing ?? ended?.standing ?? null;
-    if (!standing) return { vesselId, name: pot.name, life: undefined };
+    if (!standing) return { vesselId, name: pot.name, n: bar.n, life: undefined };
     const nowMs = Math.max(now().getTime(), standing.asOfMs);
     const untilMs = pot.standing ? nowMs : ended!.atMs;
     const { samples, events } = historyOf(folded, kit, { fillId: standing.fillId, untilMs, stepMs: STEP_MS });
@@ -55,12 +55,19 @@ export function readPot(vesselId: string) {
     return {
       vesselId,
       name: pot.name,
+      n: bar.n,
       life: {
         standing,
         stands: pot.standing !== null,
         coffee: bench.coffees.find(({ id }) => id === standing.coffeeId)?.name ?? null,
         ended: pot.standing ? null : { by: ended!.by, reason: ended!.reason, restG: ended!.restG },
-        card: card ? { href: `/cards/${card.id}`, title: cardTitle(card.sheet, card.draft) } : null,
+        card: card
+          ? {
+              href: `/cards/${card.id}`,
+              rescueHref: `/rescue?card=${card.id}`,
+              title: cardTitle(card.sheet, card.draft),
+            }
+          : null,
         batchHref: standing.batchId === null ? null : `/log/${standing.batchId}`,
         samples,
         ahead: pot.standing

@@ -1,11 +1,12 @@
 import { tz } from "@date-fns/tz";
-import { addDays, formatISO, isValid, parseISO } from "date-fns";
+import { addDays, formatISO, parseISO } from "date-fns";
 import { momentsOf } from "#contract/days.ts";
 import type { ShiftCard, ShiftChoice } from "#contract/shift.ts";
 import { countBrewed } from "#data/batches.ts";
 import { sharedPots } from "#scaling/cards";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
+import { isDay } from "#server/days.ts";
 import { cardsFor, listOf } from "#server/shifts.ts";
 import { printListDay } from "#words/figures";
 import { onBench } from "./onBench.ts";
@@ -25,18 +26,11 @@ export function readShift(named: unknown) {
     const listed = new Set(start.items.map(({ cardId }) => cardId));
     const used = new Set(cards.map(({ batch }) => batch.coffee.id));
     const stock = coffees.filter(({ id }) => used.has(id)).map(({ id, stockG }) => ({ id, stockG }));
-    const near = Array.from({ length: DAYS_AHEAD }, (_, i) =>
-      formatISO(addDays(parseISO(today), i), { representation: "date" }),
-    );
-    const aside = (each: string) => (each === today ? ", today" : each === near[1] ? ", tomorrow" : "");
     return {
       site: { id: site.id, name: site.name },
       supplies: { coffees: stock, cups, iceSources },
       day,
-      days: [...(near.includes(day) ? [] : [day]), ...near].map((each) => ({
-        day: each,
-        text: `${printListDay(each)}${aside(each)}`,
-      })),
+      days: daysAhead(today, day),
       choices: choicesOf(cards),
       isToday: day === today,
       brewed: Object.fromEntries(brewed),
@@ -59,6 +53,17 @@ function choicesOf(cards: readonly ShiftCard[]): readonly ShiftChoice[] {
   });
 }
 
-function isDay(text: string): boolean {
-  return /^\d{4}-\d\d-\d\d$/.test(text) && isValid(parseISO(text));
+/** The days that can be planned, and the one that is looked at. */
+export function daysAhead(
+  today: string,
+  day: string,
+): readonly { readonly day: string; readonly text: string }[] {
+  const near = Array.from({ length: DAYS_AHEAD }, (_, i) =>
+    formatISO(addDays(parseISO(today), i), { representation: "date" }),
+  );
+  const aside = (each: string) => (each === today ? ", today" : each === near[1] ? ", tomorrow" : "");
+  return [...(near.includes(day) ? [] : [day]), ...near].map((each) => ({
+    day: each,
+    text: `${printListDay(each)}${aside(each)}`,
+  }));
 }

@@ -1,5 +1,7 @@
 import { uuid } from "#contract/card.ts";
+import { findBatch, findBatches } from "#data/batches.ts";
 import { listCards } from "#data/cards.ts";
+import { readPairs } from "#data/pairs.ts";
 import { readTrialSums, readTrials, TRIALS_PAGE, type TrialLine } from "#data/trials.ts";
 import { now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
@@ -17,13 +19,20 @@ export function readTrialList(link: URLSearchParams) {
     const [at, id] = [link.get("before"), link.get("beforeId")];
     const isPlace = at !== null && !Number.isNaN(Date.parse(at)) && uuid.safeParse(id).success;
     const before = isPlace ? { at: new Date(at), id: id! } : undefined;
-    const [running, ended, sums, cards, times] = await Promise.all([
+    const [running, ended, sums, cards, pairs, times] = await Promise.all([
       readTrials(db, site.id, { running: true }),
       readTrials(db, site.id, { running: false, before }),
       readTrialSums(db, site.id),
       listCards(db, site.id),
+      readPairs(db, site.id),
       readerTimes(),
     ]);
+    const paired = await findBatches(
+      db,
+      pairs.flatMap(({ firstId, secondId }) => [firstId, secondId]),
+    );
+    const recipe = link.get("recipe");
+    const ofRecipe = cards.find(({ sheet, draft }) => !draft && sheet.chosen.recipe === recipe);
     const page = ended.slice(0, TRIALS_PAGE);
     const last = page.at(-1);
     const reader = { ...times, timeZone: site.timeZone };
@@ -35,11 +44,43 @@ export function readTrialList(link: URLSearchParams) {
           ? `/trials?${new URLSearchParams({ before: last.at.toISOString(), beforeId: last.id })}`
           : undefined,
       sums,
+      pairs: pairs.flatMap(({ id, about, firstId, secondId, scored }) => {
+        const [a, b] = [firstId, secondId].map((batchId) => paired.find((batch) => batch.id === batchId));
+        if (!a || !b || a.removed || b.removed) return [];
+        const coffee = a.coffeeId === b.coffeeId ? a.coffee : `${a.coffee} and ${b.coffee}`;
+        return [
+          {
+            id,
+            about,
+            title: `${coffee ?? "a coffee"} on ${a.brewer}`,
+            when: printMoment(new Date(b.at), now(), reader),
+            href: `/compare?batches=${firstId},${secondId}`,
+            scores: scored.map(({ scores }) => scores),
+          },
+        ];
+      }),
+      begin: (await cardLike(link.get("like"), cards)) ?? ofRecipe?.id,
+      // A recipe that no card was made of is scaled first.
+      toScale: recipe !== null && !ofRecipe ? `/scale?${new URLSearchParams({ recipe })}` : undefined,
       cards: cards.flatMap(({ id: cardId, sheet, draft }) =>
         draft ? [] : [{ id: cardId, title: cardTitle(sheet, draft) }],
       ),
     };
   });
+}
+
+/** The card that a batch of the log was brewed from, else one of its coffee on its brewer, served as it was; undefined where there is none. */
+async function cardLike(batchId: string | null, cards: Awaited<ReturnType<typeof listCards>>) {
+  const batch = uuid.safeParse(batchId).success ? await findBatch(database(), batchId!) : undefined;
+  if (!batch) return undefined;
+  const brewable = cards.filter(({ draft }) => !draft);
+  const like =
+    brewable.find(({ id }) => id === batch.cardId) ??
+    brewable.find(({ sheet: { chosen, input } }) => {
+      const isOne = chosen.coffee === batch.coffeeId && chosen.brewer === batch.brewerId;
+      return isOne && (input.serve === "iced") === (batch.method !== null);
+    });
+  return like?.id;
 }
 
 function lineOf(trial: TrialLine, times: ReadTimes) {

@@ -16,10 +16,9 @@ export default guarded("see", async ({ searchParams }: Props) => {
   const link = paramsOf(await searchParams);
   const page = await readLog(link);
   if (typeof page === "string") return <Trouble what={page} />;
-  // A link to log from another card opens another form.
   return (
     <LinkState>
-      <Log key={`${page.site.id} ${link.get("card") ?? ""}`} {...page} />
+      <Log key={page.site.id} {...page} />
     </LinkState>
   );
 });
