@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
+import { Folded } from "#ui/folded.tsx";
 
 export interface Series {
   readonly name: string;
@@ -46,7 +47,6 @@ export function Chart({ label, x, y, series }: ChartProps) {
   const place = useRef<HTMLDivElement>(null);
   const [failed, setFailed] = useState(false);
   const [seen, setSeen] = useState(false);
-  const [opened, setOpened] = useState(false);
   // Drawn while it is looked at: a chart below the fold costs nothing.
   useEffect(() => {
     const watch = new IntersectionObserver(([entry]) => setSeen(entry?.isIntersecting ?? false), {
@@ -111,10 +111,11 @@ export function Chart({ label, x, y, series }: ChartProps) {
       <div ref={place} role="img" aria-label={label} style={{ height: HEIGHT }} />
       {series.length > 1 && <Legend series={series} />}
       {failed && <p className="text-quiet text-sm">The chart could not be drawn; its figures are below.</p>}
-      <details onToggle={(event) => setOpened(event.currentTarget.open)}>
-        <summary className="min-h-8 cursor-pointer text-quiet text-sm">{label}, as a table</summary>
-        {opened && <Table x={x} y={y} series={series} />}
-      </details>
+      <Folded
+        summary={<summary className="min-h-8 cursor-pointer text-quiet text-sm">{label}, as a table</summary>}
+      >
+        <Table x={x} y={y} series={series} />
+      </Folded>
     </figure>
   );
 }

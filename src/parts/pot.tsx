@@ -11,11 +11,17 @@ interface PotProps {
 const LID = 0.09;
 const WALL = 3;
 
+/** Where a drawn vessel's inside begins, from above, and how high it is. */
+export function insideOf(height: number): { readonly top: number; readonly height: number } {
+  const lidH = height * LID;
+  return { top: lidH + WALL, height: height - lidH - 2 * WALL };
+}
+
 /** A vessel in outline, filled to its level; drawn inside an svg, from its own upper left corner. */
 export function Pot({ fill, working, iced = false, width, height }: PotProps) {
   const lidH = height * LID;
   const bodyH = height - lidH;
-  const innerH = bodyH - 2 * WALL;
+  const innerH = insideOf(height).height;
   const level = Math.min(1, Math.max(0, fill)) * innerH;
   return (
     <g>

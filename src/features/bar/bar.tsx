@@ -1,23 +1,34 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import type { PotView } from "#contract/potView.ts";
 import type { Serve } from "#core/sheet";
 import { printNumber, printPct } from "#core/units";
 import { useBar } from "#parts/bar/barContext.ts";
 import { type Brewed, FillDialog } from "#parts/bar/fillDialog.tsx";
 import { markOf, nowIn, potLine } from "#parts/bar/potLines.ts";
-import { Pot } from "#parts/pot.tsx";
+import { useTelling } from "#parts/bar/useTelling.ts";
+import { Letters } from "#parts/letters.tsx";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Folded } from "#ui/folded.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { cupsLeft, printAge, soldWords } from "#words/bar";
 import { printHour } from "#words/figures";
 import { rightSentence } from "#words/people";
+import { DayLists } from "./dayLists.tsx";
 import { IcePanel } from "./icePanel.tsx";
+import { LevelSlider } from "./levelSlider.tsx";
+import { OddPanel } from "./oddPanel.tsx";
 import { PotTools } from "./potTools.tsx";
+
+/** Worked out beside the pots, which stand there first. */
+const ToDo = lazy(() => import("./toDo.tsx").then(({ ToDo: loaded }) => ({ default: loaded })));
+
+/** Rarely unfolded. */
+const TillPanel = lazy(() => import("./tillPanel.tsx").then((file) => ({ default: file.TillPanel })));
 
 export interface BarPage {
   /** Cards that today's pots are brewed from, those of today's list first. */
@@ -49,12 +60,32 @@ export function Bar({ cards, coffees }: BarPage) {
           from brewing to pouring away.
         </p>
       )}
+      {bar.outbox && <Letters outbox={bar.outbox} />}
+      <OddPanel />
+      <Suspense>
+        <ToDo />
+      </Suspense>
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] items-start gap-3">
         {pots.map((pot) => (
           <PotPanel key={pot.id} pot={pot} cards={cards} onFill={mayServe ? setFilling : undefined} />
         ))}
       </ul>
       <IcePanel mayServe={mayServe} />
+      <DayLists />
+      {mayServe && (
+        <Folded
+          className="rounded-panel border-2 border-rim bg-enamel px-3"
+          summary={
+            <summary className="flex min-h-12 cursor-pointer items-center font-display font-semibold">
+              Sales from a till
+            </summary>
+          }
+        >
+          <Suspense>
+            <TillPanel />
+          </Suspense>
+        </Folded>
+      )}
       {filling && (
         <FillDialog
           key={filling.vesselId}
@@ -77,6 +108,7 @@ interface PotPanelProps {
 function PotPanel({ pot, cards, onFill }: PotPanelProps) {
   const { view, nowMs } = useBar()!;
   const units = useUnits();
+  const say = useTelling();
   const now = nowIn(pot, view, nowMs);
   const mark = markOf(now);
   const clockOf = (ms: number) => printHour(new Date(ms), { timeZone: view.timeZone, clock: units.clock });
@@ -95,26 +127,33 @@ function PotPanel({ pot, cards, onFill }: PotPanelProps) {
     const card = cards.find((each) => each.id === id);
     onFill?.(card ? { ...byHand, cardId: card.id, liquidG: Math.round(card.yieldG), byHand: false } : byHand);
   };
+  const setLeft = (liquidG: number) =>
+    say(`${units.printLiquid(Math.round(liquidG))} left in ${pot.name}.`, [
+      { kind: "potMeasured", vesselId: pot.id, leftG: liquidG, tempC: null, strengthPct: null },
+    ]);
   const own = cards.filter((card) => card.serve === serve);
   const cup = view.cups.find((each) => each.serve === pot.standing?.serve);
   return (
     <li className={`rounded-panel border-2 bg-enamel p-3 ${mark ? mark.border : "border-rim"}`}>
       <section aria-label={pot.name} className="flex flex-col gap-2">
         <div className="flex gap-3">
-          <Link href={`/bar/${pot.id}`} aria-label={`${pot.name}: its page`} className="shrink-0">
-            <svg width={92} height={124} aria-hidden="true">
-              <Pot
-                fill={(now?.liquidG ?? 0) / pot.kit.brimG}
-                working={pot.workingG / pot.kit.brimG}
-                iced={pot.iced}
-                width={92}
-                height={124}
-              />
-            </svg>
-          </Link>
+          <LevelSlider
+            name={pot.name}
+            liquidG={now?.liquidG ?? 0}
+            brimG={pot.kit.brimG}
+            workingG={pot.workingG}
+            iced={pot.iced}
+            onLeft={onFill && now && pot.standing ? setLeft : undefined}
+          />
           <div className="min-w-0 flex-1">
             <h2 className="font-semibold">
-              {pot.name}
+              <Link
+                href={`/bar/${pot.id}`}
+                aria-label={`${pot.name}: its page`}
+                className="inline-flex min-h-12 items-center underline decoration-rim/40 underline-offset-4"
+              >
+                {pot.name}
+              </Link>
               {pot.retired && <span className="text-quiet text-sm">, off the bench</span>}
             </h2>
             {now && pot.standing ? (
@@ -141,7 +180,7 @@ function PotPanel({ pot, cards, onFill }: PotPanelProps) {
           </div>
         </div>
         {onFill && now && pot.standing && (
-          <PotTools pot={pot} now={now} view={view} onTopUp={() => onFill(byHand)} />
+          <PotTools pot={pot} now={now} view={view} onTopUp={() => onFill(byHand)} onLeft={setLeft} />
         )}
         {onFill && !now && (
           <div className="flex flex-wrap gap-1.5">

@@ -1,10 +1,9 @@
 "use client";
 
 import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useEffect, useRef } from "react";
 import type { OddCode, PourReason, Sample, Standing } from "#core/bar";
 import { useBar } from "#parts/bar/barContext.ts";
+import { useFollowed } from "#parts/bar/useFollowed.ts";
 import { useTelling } from "#parts/bar/useTelling.ts";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { Back } from "#ui/back.tsx";
@@ -18,6 +17,8 @@ import { counted } from "#words/figures";
 export interface PotPageProps {
   readonly vesselId: string;
   readonly name: string;
+  /** The number of the bar's last event that is in it. */
+  readonly n: number;
   /** Undefined where nothing ever stood in it. */
   readonly life:
     | {
@@ -29,7 +30,7 @@ export interface PotPageProps {
           readonly reason: PourReason | null;
           readonly restG: number;
         } | null;
-        readonly card: { readonly href: string; readonly title: string } | null;
+        readonly card: { readonly href: string; readonly rescueHref: string; readonly title: string } | null;
         readonly batchHref: string | null;
         readonly samples: readonly Sample[];
         /** From now to the end of its sale, if nobody touches it. */
@@ -57,8 +58,8 @@ const ENDED_WORDS = {
 } as const;
 
 /** One pot from brewing to its pour-away time: what it is, how it cooled, what was taken from it, what it cost. */
-export function PotPage({ name, life }: PotPageProps) {
-  useFollowed();
+export function PotPage({ name, n, life }: PotPageProps) {
+  useFollowed(n);
   return (
     <div className="mx-auto flex max-w-[1240px] flex-col gap-3">
       <header className="flex flex-wrap items-center gap-3">
@@ -76,18 +77,6 @@ export function PotPage({ name, life }: PotPageProps) {
       )}
     </div>
   );
-}
-
-/** Reads the page again when the house knows of something new at its bar. */
-function useFollowed(): void {
-  const router = useRouter();
-  const n = useBar()?.view.n;
-  const shown = useRef(n);
-  useEffect(() => {
-    if (n === shown.current) return;
-    shown.current = n;
-    router.refresh();
-  }, [n, router]);
 }
 
 function Life({ life }: { readonly life: NonNullable<PotPageProps["life"]> }) {
@@ -124,6 +113,11 @@ function Life({ life }: { readonly life: NonNullable<PotPageProps["life"]> }) {
           {batchHref && (
             <Link href={batchHref} className="underline underline-offset-4">
               its batch
+            </Link>
+          )}{" "}
+          {card && stands && (
+            <Link href={card.rescueHref} className="underline underline-offset-4">
+              something went wrong
             </Link>
           )}
         </p>

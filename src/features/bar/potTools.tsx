@@ -16,13 +16,15 @@ interface PotToolsProps {
   readonly now: PotNow;
   readonly view: BarView;
   readonly onTopUp: () => void;
+  /** Says how much is left, g. */
+  readonly onLeft: (liquidG: number) => void;
 }
 
 /** Two taps of one cup so soon after each other may be one, ms. */
 const TWICE_MS = 1200;
 
 /** What is done with coffee that stands there: cups by a tap, pouring away, and the rest in a menu. */
-export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
+export function PotTools({ pot, now, view, onTopUp, onLeft }: PotToolsProps) {
   const units = useUnits();
   const say = useTelling();
   const lastTap = useRef<{ readonly cupId: string; readonly atMs: number }>(undefined);
@@ -45,11 +47,13 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
       say(`The plate under ${name} is ${on ? "on" : "off"}.`, [{ kind: "plateTurned", vesselId, on }]);
     },
   };
+  // Of what it is usually filled with.
+  const setShare = (share: number) => onLeft(Math.round(share * pot.workingG));
   const past = now.mark === "past";
   return (
     <>
       {!past && (
-        <div className="flex flex-wrap gap-1.5">
+        <div className="relative z-10 flex flex-wrap gap-1.5">
           {cups.map((cup) => (
             <button
               key={cup.id}
@@ -63,7 +67,7 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
           ))}
         </div>
       )}
-      <div className="flex flex-wrap gap-1.5">
+      <div className="relative z-10 flex flex-wrap gap-1.5">
         <DropdownMenu.Root>
           <DropdownMenu.Trigger className={`${buttonClass(past ? "main" : "plain")} min-h-12 px-3`}>
             Pour away<span className="sr-only"> {name}</span>
@@ -97,6 +101,8 @@ export function PotTools({ pot, now, view, onTopUp }: PotToolsProps) {
           name={name}
           acts={[
             { verb: "Serve by weight", onAct: () => setOpen("served") },
+            { verb: "Half of it is left", onAct: () => setShare(1 / 2) },
+            { verb: "A quarter is left", onAct: () => setShare(1 / 4) },
             { verb: "Weigh what is left", onAct: () => setOpen("weigh") },
             { verb: "Move it to another pot", onAct: () => setOpen("move") },
             { verb: "Top it up", onAct: onTopUp },

@@ -5,9 +5,9 @@ import type { RowOf } from "#contract/things.ts";
 import { boilingC } from "#core/measure";
 import { printNumber } from "#core/units";
 import { Panel } from "#ui/panel.tsx";
+import { useSimulated } from "#ui/simulated.ts";
 import { useUnits } from "#ui/units.tsx";
 import type { House } from "./settings.tsx";
-import { useSimulated } from "./simulated.ts";
 import { Things } from "./things.tsx";
 
 /** Loaded beside the page, with what a form needs. */

@@ -5,6 +5,7 @@ import { toast } from "sonner";
 import { choice, type FieldSpec, number } from "#contract/fields.ts";
 import type { HouseSettings } from "#contract/house.ts";
 import { ICED_SCHOOLS } from "#contract/icedMethod.ts";
+import { STRONGER_BY } from "#contract/trialKinds.ts";
 import { MASS_UNITS, RATIO_UNITS, TEMP_UNITS } from "#core/units";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { textOf, type Value } from "#parts/form/fields.ts";
@@ -104,6 +105,7 @@ const SECTIONS: readonly { readonly title: string; readonly fields: readonly Set
         label: "finer for a short iced brew",
         help: "on a dial of 24",
       },
+      { path: "strongerBy", spec: choice(STRONGER_BY), label: "a thin cup is mended by" },
       {
         path: "doseTrimPct",
         spec: number("%", 0, 30),

@@ -2,9 +2,9 @@
 
 import { type ReactNode, useState } from "react";
 import { simulatedDevice } from "#devices/index.ts";
+import { useSimulated } from "#ui/simulated.ts";
 import { InstrumentsContext } from "./instruments.ts";
 import { InstrumentsPanel } from "./measures.ts";
-import { useSimulated } from "./simulated.ts";
 
 /** A counter scale and a probe, as many houses have them. */
 const make = () => ({

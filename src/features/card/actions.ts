@@ -1,9 +1,11 @@
 "use server";
 
 import { retiredCards, uuid } from "#contract/card.ts";
+import { startedGuide } from "#contract/guide.ts";
 import { startedTrial } from "#contract/trials.ts";
 import { action } from "#server/action.ts";
 import { remove, retire } from "#server/cards.ts";
+import { startGuide } from "#server/guides.ts";
 import { putOnToday } from "#server/shifts.ts";
 import { startTrial } from "#server/trials.ts";
 
@@ -16,6 +18,11 @@ export const retireCards = action("approve")
 export const listCard = action("planShift")
   .inputSchema(uuid)
   .action(async ({ parsedInput, ctx }) => putOnToday(parsedInput, ctx.by));
+
+/** Begins a guide of a card. */
+export const beginGuide = action("logBatches")
+  .inputSchema(startedGuide)
+  .action(async ({ parsedInput, ctx }) => startGuide(parsedInput, ctx.by));
 
 /** Begins a trial of what a card says. */
 export const tryCard = action("runTrials")

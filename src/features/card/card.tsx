@@ -1,6 +1,6 @@
 "use client";
 
-import { Brackets, ListPlus, NotebookPen, Printer, Scale } from "lucide-react";
+import { Brackets, LifeBuoy, ListPlus, NotebookPen, Printer, Scale, Timer } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -16,7 +16,7 @@ import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { stopsOf } from "#words/cards";
-import { deleteCard, listCard, retireCards, tryCard } from "./actions.ts";
+import { beginGuide, deleteCard, listCard, retireCards, tryCard } from "./actions.ts";
 
 interface CardProps extends CardFaceProps {
   readonly id: string;
@@ -39,11 +39,12 @@ const PAPERS = {
 export function Card(props: CardProps) {
   const units = useUnits();
   const { id, draft, sheet, brewerGone, retired, scaleHref, trialId } = props;
-  const { may } = useCounter();
+  const { may, send } = useCounter();
   const { act, busy } = useAct();
   const router = useRouter();
   const drop = async () => {
-    const sent = await act(deleteCard(id));
+    // Its page is not drawn anew: it is gone.
+    const sent = await send(deleteCard(id));
     if (!sent.ok) return;
     toast.success("The card is deleted.");
     router.push("/cards");
@@ -61,6 +62,11 @@ export function Card(props: CardProps) {
     const sent = await act(tryCard({ id: newTrialId, cardId: id }));
     if (sent.ok) router.push(`/trials/${sent.data.id}`);
   };
+  const [newGuideId] = useState(() => uuidv7());
+  const guideIt = async () => {
+    const sent = await act(beginGuide({ id: newGuideId, cardId: id }));
+    if (sent.ok) router.push(`/guide/${sent.data.id}`);
+  };
   const [paper, setPaper] = useState<keyof typeof PAPERS>("one");
   const printAs = (next: keyof typeof PAPERS) => {
     // The page must have its new size before it is printed.
@@ -74,11 +80,21 @@ export function Card(props: CardProps) {
       <div className="mb-3 flex flex-wrap gap-2 print:hidden">
         <Back otherwise="/cards" />
         {may("logBatches") && !draft && !brewerGone && (
-          <Link href={`/log?card=${id}`} className={buttonClass("main")}>
-            <NotebookPen size={18} aria-hidden /> Brew it: log a batch
-          </Link>
+          <>
+            <Button look="main" disabled={busy} onClick={guideIt}>
+              <Timer size={18} aria-hidden /> Brew it, step by step
+            </Button>
+            <Link href={`/log?card=${id}`} className={buttonClass()}>
+              <NotebookPen size={18} aria-hidden /> Log a batch
+            </Link>
+          </>
         )}
         {may("serve") && !draft && !retired && <BrewedInto id={id} sheet={sheet} />}
+        {may("logBatches") && !draft && (
+          <Link href={`/rescue?card=${id}`} className={buttonClass()}>
+            <LifeBuoy size={18} aria-hidden /> Something went wrong
+          </Link>
+        )}
         {may("planShift") && !draft && !retired && (
           <Button disabled={busy} onClick={list}>
             <ListPlus size={18} aria-hidden /> Onto today's list

@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { ToggleGroup } from "radix-ui";
 import { type ReactNode, useTransition } from "react";
@@ -9,6 +10,9 @@ import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { chooseSite } from "./actions.ts";
 import { Palette } from "./palette.tsx";
+
+/** Nothing is known of the line before it is opened. */
+const LiveMark = dynamic(() => import("./liveMark.tsx"), { ssr: false });
 
 interface HeadProps {
   readonly site: string | undefined;
@@ -58,6 +62,7 @@ export function Head({ site, sites, who }: HeadProps) {
           onChange={(ratio) => units.set({ ...units, ratio })}
         />
       </fieldset>
+      <LiveMark />
       <div className="ml-auto flex min-w-0 items-center gap-2 max-sm:gap-0">
         <Palette />
         {who}

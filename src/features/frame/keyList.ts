@@ -47,6 +47,14 @@ const PLACES: readonly { readonly path: RegExp; readonly keys: readonly KeyLine[
     keys: [{ keys: ["Space"], does: "Pick a line up, and put it down; the arrows move it" }, ...FIGURES],
   },
   { path: /^\/bench/, keys: FIGURES },
+  {
+    path: /^\/guide/,
+    keys: [
+      { keys: ["Space"], does: "The first water; then the next step" },
+      { keys: ["u"], does: "Take back what was tapped last" },
+      { keys: ["+", "-"], does: "The clock 5 s on, or back" },
+    ],
+  },
 ];
 
 /** The keys of the screen at a path: its own first. */

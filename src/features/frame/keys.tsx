@@ -3,7 +3,7 @@
 import dynamic from "next/dynamic";
 import { usePathname } from "next/navigation";
 import { useEffect, useState } from "react";
-import { isTyping } from "./isTyping.ts";
+import { isTyping } from "#ui/isTyping.ts";
 
 /** Fetched when it is asked for. */
 const KeysDialog = dynamic(() => import("./keysDialog.tsx"), { ssr: false });

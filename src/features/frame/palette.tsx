@@ -4,7 +4,7 @@ import { Search } from "lucide-react";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
-import { isTyping } from "./isTyping.ts";
+import { isTyping } from "#ui/isTyping.ts";
 
 const load = () => import("./paletteDialog.tsx");
 

@@ -1,10 +1,14 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useBar } from "#parts/bar/barContext.ts";
 import { markOf, nowIn, potLine } from "#parts/bar/potLines.ts";
 import { Pot } from "#parts/pot.tsx";
 import { useUnits } from "#ui/units.tsx";
+
+/** Loaded while something is brewed. */
+const Brews = dynamic(() => import("./brews.tsx"));
 
 /** The site's vessels, and what is in them: on every screen, as of now. */
 export function Shelf() {
@@ -12,7 +16,8 @@ export function Shelf() {
   const units = useUnits();
   if (!bar) return null;
   const { view, nowMs } = bar;
-  const marked = view.pots.some((pot) => markOf(nowIn(pot, view, nowMs)) !== undefined);
+  const brews = view.guides.length > 0;
+  const marked = brews || view.pots.some((pot) => markOf(nowIn(pot, view, nowMs)) !== undefined);
   return (
     <aside
       aria-label="Pot shelf"
@@ -44,6 +49,7 @@ export function Shelf() {
             </li>
           );
         })}
+        {brews && <Brews guides={view.guides} />}
       </ul>
     </aside>
   );

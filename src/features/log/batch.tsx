@@ -18,6 +18,7 @@ import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { approvedSentence, ICED_SERVED_WORDS, SAMPLED_WORDS, signsLine, withdrawnSentence } from "#words/log";
 import { addToTrial, approveBatch, withdrawBatch } from "./actions.ts";
+import { type BrewRecording, Recording } from "./recording.tsx";
 import { type CupTestLine, SameCup } from "./sameCup.tsx";
 
 export interface BatchPage {
@@ -34,6 +35,17 @@ export interface BatchPage {
   /** The trial that it is of; else the running ones that it would fit. */
   readonly trialId: string | undefined;
   readonly trials: readonly { readonly id: string; readonly title: string }[];
+  /** What its guide's scale said; undefined where none was there. */
+  readonly recording: BrewRecording | undefined;
+  /** How warm it came out, and what its card had planned; undefined where it was brewed without a guide. */
+  readonly guided:
+    | {
+        readonly tempC: number | null;
+        readonly planned: Pick<BatchRow, "doseG" | "waterG" | "iceG" | "brewTimeS" | "strengthPct"> & {
+          readonly yieldG: number;
+        };
+      }
+    | undefined;
   /** The place that an approval would give it; the sentence why not, where it cannot be approved. */
   readonly approval:
     | { readonly what: string; readonly retires: string | undefined }
@@ -73,22 +85,37 @@ function OfTrial({
 }
 
 /** One batch of the log, and its way to being the standard. */
-export function Batch({ batch, approvals, approval, trialId, trials, cupTests }: BatchPage) {
+export function Batch({
+  batch,
+  approvals,
+  approval,
+  recording,
+  guided,
+  trialId,
+  trials,
+  cupTests,
+}: BatchPage) {
   const units = useUnits();
   const { may } = useCounter();
   const withdraw = useWithdraw();
   const { strengthPct, sampledAt, iceG, yieldG, brewTimeS, dialSetting, note, person, method } = batch;
-  const figures: readonly (readonly [string, string])[] = [
-    ["coffee", units.printMass(batch.doseG)],
-    ["hot water", units.printLiquid(batch.waterG)],
-    ...(iceG > 0 ? ([["ice", units.printMass(iceG)]] as const) : []),
+  const planned = guided?.planned;
+  const printed = (print: (figure: number) => string, figure: number | null | undefined) =>
+    figure === null || figure === undefined ? undefined : print(figure);
+  const printWholeTime = (timeS: number) => printTime(Math.round(timeS));
+  /** Each with what was planned, where a guide knows it. */
+  const figures: readonly (readonly [string, string | undefined, string?])[] = [
+    ["coffee", units.printMass(batch.doseG), printed(units.printMass, planned?.doseG)],
+    ["hot water", units.printLiquid(batch.waterG), printed(units.printLiquid, planned?.waterG)],
+    ...(iceG > 0 ? ([["ice", units.printMass(iceG), printed(units.printMass, planned?.iceG)]] as const) : []),
     [
       `dial${batch.grinder ? ` of ${batch.grinder}` : ""}`,
-      dialSetting === null ? "—" : printNumber(dialSetting, 2),
+      dialSetting === null ? undefined : printNumber(dialSetting, 2),
     ],
-    ["took", brewTimeS === null ? "—" : printTime(brewTimeS)],
-    ["came out", yieldG === null ? "—" : units.printLiquid(yieldG)],
-    ["strength", strengthPct === null ? "—" : printPct(strengthPct)],
+    ["took", printed(printWholeTime, brewTimeS), printed(printWholeTime, planned?.brewTimeS)],
+    ["came out", printed(units.printLiquid, yieldG), printed(units.printLiquid, planned?.yieldG)],
+    ...(guided?.tempC != null ? ([["warm", units.printTemp(guided.tempC)]] as const) : []),
+    ["strength", printed(printPct, strengthPct), printed(printPct, planned?.strengthPct)],
   ];
   const asides = [
     method && ICED_SERVED_WORDS[method],
@@ -132,12 +159,13 @@ export function Batch({ batch, approvals, approval, trialId, trials, cupTests }:
       )}
       <Panel title="As it was brewed">
         <dl className="flex flex-wrap gap-x-8 gap-y-2 tabular-nums">
-          {figures.map(([name, value]) => (
+          {figures.map(([name, value, plan]) => (
             <div key={name}>
               <dt className="text-quiet text-sm">
                 <bdi>{name}</bdi>
               </dt>
-              <dd className="font-bold font-display text-2xl">{value}</dd>
+              <dd className="font-bold font-display text-2xl">{value ?? "—"}</dd>
+              {plan !== undefined && plan !== value && <dd className="text-quiet text-sm">planned {plan}</dd>}
             </div>
           ))}
         </dl>
@@ -159,6 +187,7 @@ export function Batch({ batch, approvals, approval, trialId, trials, cupTests }:
           </p>
         )}
       </Panel>
+      {recording && <Recording recording={recording} />}
       {!batch.removed && <SameCup batchId={batch.id} hasRecipe={batch.recipe} cupTests={cupTests} />}
       {approvals.length > 0 && (
         <Panel

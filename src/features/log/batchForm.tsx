@@ -3,13 +3,12 @@
 import { useMemo, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
-import type { BatchRow } from "#contract/batch.ts";
+import type { BatchOfCard, BatchRow } from "#contract/batch.ts";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { saidOf } from "#parts/form/fields.ts";
 import { FormRow } from "#parts/form/formRow.tsx";
 import { Restored } from "#parts/form/restored.tsx";
 import { useFields, type Values } from "#parts/form/useFields.ts";
-import type { BatchOfCard } from "#scaling/cards";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";

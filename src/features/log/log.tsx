@@ -7,6 +7,7 @@ import { useRouter } from "next/navigation";
 import { parseAsString, parseAsStringLiteral, useQueryStates } from "nuqs";
 import { useState, useTransition } from "react";
 import { toast } from "sonner";
+import { LEAST_COMPARED, MOST_COMPARED } from "#contract/pairKinds.ts";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
@@ -39,9 +40,20 @@ interface LogProps {
 export function Log({ site, batches, older, csv, card }: LogProps) {
   const { may } = useCounter();
   const router = useRouter();
-  const [from, setFrom] = useState(card && "batch" in card ? card : undefined);
+  const named = card && "batch" in card ? card : undefined;
+  const [link, setLink] = useState(named);
+  const [from, setFrom] = useState(named);
   const [like, setLike] = useState<ListedBatch>();
-  const [adding, setAdding] = useState(from !== undefined && may("logBatches"));
+  const [adding, setAdding] = useState(named !== undefined && may("logBatches"));
+  // A link to log from another card opens its form; a link that no longer names one leaves what is open.
+  if (link?.batch.cardId !== named?.batch.cardId) {
+    setLink(named);
+    if (named) {
+      setFrom(named);
+      setLike(undefined);
+      setAdding(may("logBatches"));
+    }
+  }
   const done = () => {
     setAdding(false);
     setFrom(undefined);
@@ -69,7 +81,7 @@ export function Log({ site, batches, older, csv, card }: LogProps) {
       )}
       {adding && (
         <BatchForm
-          key={like?.id}
+          key={like?.id ?? from?.batch.cardId}
           site={site}
           card={from}
           like={like}
@@ -148,6 +160,7 @@ function Batches({ site, batches, csv, onLike }: BatchesProps) {
   const { may } = useCounter();
   const columns = useBatchColumns();
   const [open, setOpen] = useState<string>();
+  const [comparing, setComparing] = useState(false);
   return (
     <Table
       name="batches"
@@ -184,10 +197,53 @@ function Batches({ site, batches, csv, onLike }: BatchesProps) {
             )
           : undefined
       }
-      filters={<Filters site={site} />}
+      onChosen={
+        comparing
+          ? (chosen) => <CompareChosen chosen={chosen} onLeave={() => setComparing(false)} />
+          : undefined
+      }
+      said={({ when, coffee, brewer }) => `${coffee ?? "a coffee"} on ${brewer}, ${when}`}
+      filters={
+        <>
+          <Filters site={site} />
+          {!comparing && batches.length >= LEAST_COMPARED && (
+            <Button look="quiet" onClick={() => setComparing(true)}>
+              Compare
+            </Button>
+          )}
+        </>
+      }
       empty={<p className="text-quiet">Nothing is logged that fits. Log a batch, or choose fewer filters.</p>}
       files={[{ href: csv, text: "The newest 10,000 that fit as CSV" }]}
     />
+  );
+}
+
+/** Leads on with the chosen batches, beside each other: the oldest first. */
+function CompareChosen({
+  chosen,
+  onLeave,
+}: {
+  readonly chosen: readonly ListedBatch[];
+  readonly onLeave: () => void;
+}) {
+  const ids = chosen.toSorted((a, b) => a.at.localeCompare(b.at)).map(({ id }) => id);
+  const fits = chosen.length >= LEAST_COMPARED && chosen.length <= MOST_COMPARED;
+  return (
+    <>
+      {fits ? (
+        <Link href={`/compare?batches=${ids.join(",")}`} className={buttonClass("main")}>
+          Compare these {chosen.length}
+        </Link>
+      ) : (
+        <p>
+          Choose {LEAST_COMPARED} to {MOST_COMPARED} batches.
+        </p>
+      )}
+      <Button look="quiet" onClick={onLeave}>
+        Leave it
+      </Button>
+    </>
   );
 }
 

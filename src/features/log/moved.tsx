@@ -6,7 +6,8 @@ import { useMemo, useState } from "react";
 import { LEAST_WATCHED, type Signal } from "#core/learn";
 import { printNumber } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
-import { Button } from "#ui/button.tsx";
+import { Button, buttonClass } from "#ui/button.tsx";
+import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { counted } from "#words/figures";
 import { NOTHING_WATCHED, quietSentence, SIGNAL_WORDS } from "#words/log";
@@ -112,6 +113,7 @@ export function Moved({ verdicts, standards }: MovedPage) {
 }
 
 function Charts({ standard }: { readonly standard: MovedStandard }) {
+  const { may } = useCounter();
   return (
     <>
       <p className="mb-2 text-sm">
@@ -120,6 +122,11 @@ function Charts({ standard }: { readonly standard: MovedStandard }) {
           the approved one
         </Link>
         , with the limits of each level.
+        {standard.hasMoved && may("runTrials") && (
+          <Link href={`/trials?like=${standard.batchId}`} className={`ml-3 ${buttonClass()}`}>
+            Find its dial anew: a trial
+          </Link>
+        )}
       </p>
       <div className="flex flex-wrap gap-4">
         {standard.series.map((series) => (

@@ -1,6 +1,6 @@
 "use client";
 
-import { Copy, Download, Pencil, Scale } from "lucide-react";
+import { Brackets, Copy, Download, Pencil, Scale } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { toast } from "sonner";
@@ -76,6 +76,11 @@ export function RecipeView({ id, name, archived, versions, shown, kit }: RecipeV
         {state !== "draft" && (
           <Link href={`/scale?recipe=${shown.versionId}`} className={buttonClass()}>
             <Scale size={16} aria-hidden /> Scale it
+          </Link>
+        )}
+        {may("runTrials") && state !== "draft" && (
+          <Link href={`/trials?recipe=${shown.versionId}`} className={buttonClass()}>
+            <Brackets size={16} aria-hidden /> Try it
           </Link>
         )}
         {may("approve") && state !== "draft" && state !== "standard" && (

@@ -23,11 +23,14 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
+import type { BenchIce } from "#contract/bench.ts";
 import type { ShiftCard, ShiftChoice, ShiftIce, ShiftItem, ShiftKept } from "#contract/shift.ts";
 import { MOST_BATCHES } from "#contract/shiftRules.ts";
 import { shiftTotals } from "#core/shift";
 import { BrewLine, printBrew } from "#parts/brewLine.tsx";
 import { Conflict } from "#parts/conflict.tsx";
+import { type Supplies, Totals } from "#parts/dayTotals.tsx";
+import { ShiftTabs } from "#parts/shiftTabs.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
@@ -39,13 +42,12 @@ import { brewedSentence } from "#words/log";
 import { rightSentence } from "#words/people";
 import { saveShift } from "./actions.ts";
 import { IcePlan } from "./icePlan.tsx";
-import { type Supplies, Totals } from "./totals.tsx";
 import { useLines } from "./useLines.ts";
 import { type Day, ICE, listFrom, ORDER, versionsOf } from "./versions.ts";
 
 interface ShiftListProps {
   readonly site: { readonly id: string; readonly name: string };
-  readonly supplies: Supplies;
+  readonly supplies: Supplies & { readonly iceSources: readonly BenchIce[] };
   readonly day: string;
   readonly days: readonly { readonly day: string; readonly text: string }[];
   /** The site's cards that may be brewed, by name. */
@@ -179,7 +181,8 @@ export function ShiftList({
         />
       )}
       <header className="flex flex-wrap items-center gap-2">
-        <h1 className="mr-2 text-2xl">Shift</h1>
+        <h1 className="mr-1 text-2xl">Shift</h1>
+        <ShiftTabs at="list" day={day} />
         <div className="print:hidden">
           <Choice
             label="day"

@@ -1,6 +1,7 @@
 "use server";
 
 import { castBallot, closedCupTest } from "#contract/cups.ts";
+import { scoredPair, startedPair } from "#contract/pairs.ts";
 import {
   changedTrial,
   endedTrial,
@@ -12,6 +13,7 @@ import {
 } from "#contract/trials.ts";
 import { action, doorAction } from "#server/action.ts";
 import { endCupTest, takeBallot } from "#server/cups.ts";
+import { sayScores, startPair } from "#server/pairs.ts";
 import {
   alterTrial,
   cardForTrial,
@@ -56,6 +58,16 @@ export const takeTasting = action("taste")
   .action(async ({ parsedInput, ctx }) =>
     takeTastingBack(parsedInput, { personId: ctx.person.id, role: ctx.person.role }),
   );
+
+/** Begins a pair of two batches that differ in one switch. */
+export const beginPair = action("runTrials")
+  .inputSchema(startedPair)
+  .action(async ({ parsedInput, ctx }) => startPair(parsedInput, ctx.by));
+
+/** Keeps what a taster scores of a pair. */
+export const scorePair = action("taste")
+  .inputSchema(scoredPair)
+  .action(async ({ parsedInput, ctx }) => sayScores(parsedInput, ctx.by));
 
 /** Closes a three-cup test before its time. */
 export const closeCups = action("runTrials")

@@ -28,6 +28,8 @@ const NUMBER_GAP = 44;
 const TICK_GAP = 7;
 const COLUMN = 148;
 const NARROW_COLUMN = 62;
+/** Least width under a thumb, px. */
+const LEAST_COLUMN = 48;
 /** From a batch's column down to the dial's drawing. */
 const LEADER = 18;
 
@@ -56,9 +58,13 @@ export function DialBracket({ seen, grinder, selected, onSelect, next }: DialBra
   const { place, width } = useWidth();
   const { dial } = seen.input;
   const x = (setting: number) => EDGE + ((setting - dial.min) / (dial.max - dial.min)) * (width - 2 * EDGE);
-  const standing = seen.batches.filter(({ batch }) => batch.dialSetting !== null);
-  const isNarrow = standing.length * COLUMN > width;
-  const column = isNarrow ? NARROW_COLUMN : COLUMN;
+  const tried = seen.batches.filter(({ batch }) => batch.dialSetting !== null);
+  const isNarrow = tried.length * COLUMN > width;
+  const column = isNarrow
+    ? Math.max(LEAST_COLUMN, Math.min(NARROW_COLUMN, Math.floor(width / tried.length)))
+    : COLUMN;
+  // Where a phone has no room for all of them the newest stand on the dial; the others are chosen below.
+  const standing = tried.slice(-Math.max(1, Math.floor(width / column)));
   const at = spread(
     standing.map(({ batch }) => x(batch.dialSetting!)),
     column,

@@ -10,6 +10,7 @@ import { type Amounts, amountsAfter, isLiked, type SeenTrial } from "#scaling/tr
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
+import { Folded } from "#ui/folded.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
@@ -283,10 +284,14 @@ function Budget({ id, revision, budgetG, bothSides }: NextPanelProps) {
   const change = (to: { readonly budgetG?: number; readonly bothSides?: boolean }) =>
     act(changeTrial({ id, revision, budgetG, bothSides, ...to }));
   return (
-    <details className="mt-2">
-      <summary className="min-h-10 cursor-pointer py-2 text-quiet">
-        Coffee set aside, both sides, giving up
-      </summary>
+    <Folded
+      className="mt-2"
+      summary={
+        <summary className="min-h-10 cursor-pointer py-2 text-quiet">
+          Coffee set aside, both sides, giving up
+        </summary>
+      }
+    >
       <div className="flex flex-col gap-2">
         <div className="w-44">
           <FigureField
@@ -329,6 +334,6 @@ function Budget({ id, revision, budgetG, bothSides }: NextPanelProps) {
           </p>
         )}
       </div>
-    </details>
+    </Folded>
   );
 }

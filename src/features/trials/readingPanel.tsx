@@ -7,6 +7,7 @@ import { printTime } from "#core/units";
 import { isLiked, type SeenBatch, type Wanted } from "#scaling/trial";
 import { Taps } from "#ui/choice/taps.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
+import { Folded } from "#ui/folded.tsx";
 import { CHANGE_WORDS, FACT_WORDS, PROMISE_WORDS, SIGN_WORDS } from "#words/trials";
 import { BedAbove, BedSide, CupLight, SlurryMark } from "./signDrawings.tsx";
 
@@ -99,8 +100,10 @@ export function ReadingPanel({ seen, wanted, read, isFirst, promises, mayRead, o
       )}
       <StallFirst signs={reading.signs} />
       {isIced && <div className="mt-1 flex flex-wrap gap-x-6">{ICED.map(sign)}</div>}
-      <details className="mt-1">
-        <summary className="min-h-10 cursor-pointer py-2 font-semibold">More that was seen</summary>
+      <Folded
+        className="mt-1"
+        summary={<summary className="min-h-10 cursor-pointer py-2 font-semibold">More that was seen</summary>}
+      >
         <div className="flex flex-wrap gap-x-6">
           {MORE[wanted.method].map(sign)}
           {FACTS.filter((name) => name !== "doseFits" || reading.signs.slurry === "over").map(fact)}
@@ -128,7 +131,7 @@ export function ReadingPanel({ seen, wanted, read, isFirst, promises, mayRead, o
             />
           )}
         </div>
-      </details>
+      </Folded>
     </fieldset>
   );
 }

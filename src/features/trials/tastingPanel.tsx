@@ -12,7 +12,7 @@ import { useCounter } from "#ui/counter.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
-import { TRIAL_TASTE_WORDS } from "#words/trials";
+import { TRIAL_TASTE_WORDS, tastingWords } from "#words/trials";
 import { keepTasting, takeTasting } from "./actions.ts";
 import type { TrialBatchProps } from "./trialProps.ts";
 
@@ -46,7 +46,7 @@ export function TastingPanel({
               <span className="font-semibold">Cup {i + 1}</span>
               <span>
                 <bdi>{taster}</bdi>, after {printNumber(words.minutes, 0)} min
-                {words.tempC !== undefined && `, ${units.printTemp(words.tempC)}`}: {wordsLine(words)}
+                {words.tempC !== undefined && `, ${units.printTemp(words.tempC)}`}: {tastingWords(words)}
               </span>
               {isOpen && (personId === person.id || may("approve")) && (
                 <Button look="quiet" disabled={busy} onClick={() => takeBack(id)}>
@@ -142,15 +142,4 @@ const USUAL_MINUTES = 10;
 function minutesSince(brewedAt: string): number {
   const minutes = Math.max(0, Math.round((Date.now() - Date.parse(brewedAt)) / MS_PER_MIN));
   return minutes < MIN_PER_DAY ? minutes : USUAL_MINUTES;
-}
-
-/** A cup in a line: what was said of it. */
-function wordsLine(words: TastedWords): string {
-  const parts = (Object.keys(TASTES) as TasteName[]).flatMap((name) => {
-    const value = words[name];
-    return value === undefined
-      ? []
-      : [`${TRIAL_TASTE_WORDS[name].label} ${TRIAL_TASTE_WORDS[name].words[value]}`];
-  });
-  return parts.length > 0 ? parts.join(", ") : "nothing said";
 }

@@ -8,11 +8,12 @@ import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { PRIOR_WORDS } from "#words/trials";
-import { ComparePanel, StrengthPanel } from "./comparePanel.tsx";
+import { ComparePanel } from "./comparePanel.tsx";
 import { DialBracket } from "./dialBracket.tsx";
 import { Evidence } from "./evidence.tsx";
 import { NextPanel, nextSetting } from "./nextPanel.tsx";
 import { ReadingPanel } from "./readingPanel.tsx";
+import { StrengthPanel } from "./strengthPanel.tsx";
 import { TastingPanel } from "./tastingPanel.tsx";
 import type { TrialProps } from "./trialProps.ts";
 import { useReadings } from "./useReadings.ts";
@@ -38,6 +39,12 @@ export function Trial(props: TrialProps) {
   const selected = seen.batches.find(({ batch }) => batch.id === picked) ?? seen.batches.at(-1);
   const place = selected ? seen.batches.indexOf(selected) : -1;
   const isRunning = state === "running";
+  const metered = seen.batches.flatMap(({ reading }, i) => {
+    const { strengthPct, extractionPct } = reading.metered ?? {};
+    return strengthPct === undefined || extractionPct === undefined
+      ? []
+      : [{ name: `batch ${i + 1}`, strengthPct, extractionPct }];
+  });
   return (
     <div className="mx-auto flex max-w-[1240px] flex-col gap-3">
       <header className="flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -110,7 +117,7 @@ export function Trial(props: TrialProps) {
           </Panel>
         )}
         <div className="min-w-0 lg:col-span-5">
-          <StrengthPanel seen={seen} sheet={props.sheet} />
+          <StrengthPanel points={metered} window={question.wanted.window} sheet={props.sheet} />
         </div>
       </div>
       {seen.batches.length > 0 && <ComparePanel seen={seen} batches={batches} />}

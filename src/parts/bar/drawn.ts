@@ -16,6 +16,7 @@ export function drawn(view: BarView, pending: readonly Pending[]): BarView {
   const news = pending.filter(({ keptAs }) => keptAs === undefined || keptAs > view.n);
   if (news.length === 0) return view;
   const taken = new Set(news.flatMap(({ event }) => (event.kind === "undone" ? [event.eventId] : [])));
+  const looked = new Set(news.flatMap(({ event }) => (event.kind === "lookedAt" ? [event.eventId] : [])));
   const kit = {
     vessels: Object.fromEntries(view.pots.map(({ id, kit: own }) => [id, own])),
     roomTempC: view.roomTempC,
@@ -26,18 +27,27 @@ export function drawn(view: BarView, pending: readonly Pending[]): BarView {
   return {
     ...view,
     pots: view.pots.map((pot) => ({ ...pot, ...over(pot, state.pots.get(pot.id)) })),
+    checked: state.checked.filter(({ eventId }) => !taken.has(eventId)),
+    odd: view.odd.filter(({ eventId }) => !looked.has(eventId) && !taken.has(eventId)),
     ice: view.ice.map((each) => ({ ...each, leftG: state.iceG.get(each.id) ?? null })),
   };
 }
 
-function stateOf({ pots, ice }: BarView): BarState {
-  const known = pots.map(({ id, standing }): [string, Pot] => [id, { standing, brewing: null }]);
+function stateOf({ pots, ice, checked }: BarView): BarState {
+  const known = pots.map(({ id, standing, brewing }): [string, Pot] => [
+    id,
+    { standing, brewing: brewing && { eventId: "", ...brewing } },
+  ]);
   const ices = ice.flatMap(({ id, leftG }): [string, number][] => (leftG === null ? [] : [[id, leftG]]));
-  return { ...EMPTY_BAR, pots: new Map(known), iceG: new Map(ices) };
+  return { ...EMPTY_BAR, pots: new Map(known), iceG: new Map(ices), checked };
 }
 
-function over(pot: PotView, { standing }: Pick<Pot, "standing"> = { standing: null }) {
-  return { standing, coffee: standing?.fillId === pot.standing?.fillId ? pot.coffee : null };
+function over(pot: PotView, { standing, brewing }: Pot = { standing: null, brewing: null }) {
+  return {
+    standing,
+    coffee: standing?.fillId === pot.standing?.fillId ? pot.coffee : null,
+    brewing: brewing && { cardId: brewing.cardId, begunMs: brewing.begunMs, dueMs: brewing.dueMs },
+  };
 }
 
 /** As the fold takes it, and never before what is known of its vessel. */

@@ -1,34 +1,80 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useCallback, useEffect, useState } from "react";
+import type { SentEvent } from "#contract/bar.ts";
 import type { BarView } from "#contract/potView.ts";
 import { askServer, queryClient } from "#ui/query.ts";
+import type { Outbox } from "#ui/useOutbox.ts";
+import { drawn } from "./drawn.ts";
+import { useLine } from "./useLine.ts";
+import { usePending } from "./usePending.ts";
 
+/** While the line to the house is down, it is asked so often, ms. */
 const ASKED_EVERY_MS = 5000;
 
 interface FollowingProps {
-  readonly siteId: string;
-  /** Asks at once after something was told. */
-  readonly tellings: number;
+  /** As the page was drawn. */
+  readonly initial: BarView;
+  readonly houseNow: () => number;
+  /** Takes the bar as the house has it, with what was told here drawn into it. */
   readonly onView: (view: BarView) => void;
+  /** Hears the house's clock, ms, whether or not anything happened. */
+  readonly onHeard: (houseMs: number) => void;
+  /** Moves what is read from the clock to a moment, ms. */
+  readonly onNow: (nowMs: number) => void;
+  readonly onOutbox: (outbox: Outbox) => void;
+  /** Hands over the way to tell the house; nothing when it ends. */
+  readonly onKeep: (keep: ((events: readonly SentEvent[]) => void) | undefined) => void;
 }
 
-/** Asks the house every few seconds what stands at the bar, while the page is looked at. */
-export default function Following({ siteId, tellings, onView }: FollowingProps) {
-  const { data, refetch } = useQuery(
+/**
+ * Follows a site's bar while the page is looked at: over a line that stays open, else by asking again and again; and keeps what is told
+ * here until the house has it.
+ */
+export default function Following({
+  initial,
+  houseNow,
+  onView,
+  onHeard,
+  onNow,
+  onOutbox,
+  onKeep,
+}: FollowingProps) {
+  const { siteId } = initial;
+  const [view, setView] = useState(initial);
+  const { outbox, pending, keep, answered } = usePending(siteId, houseNow);
+  const onAnswer = useCallback(
+    (next: BarView) => {
+      onHeard(next.nowMs);
+      onNow(next.nowMs);
+      setView((before) => (next.n >= before.n ? next : before));
+      answered(next.n);
+    },
+    [onHeard, onNow, answered],
+  );
+  const isUp = useLine(siteId, onHeard);
+  const [sinceMs] = useState(() => Date.now());
+  const { data, dataUpdatedAt } = useQuery(
     {
       queryKey: ["bar", siteId],
       queryFn: ({ signal }) => askServer<BarView>(`/api/v1/bar?site=${siteId}`, signal),
+      enabled: !isUp,
       refetchInterval: ASKED_EVERY_MS,
     },
     queryClient,
   );
   useEffect(() => {
-    if (data) onView(data);
-  }, [data, onView]);
+    // An answer from before the screen was locked knows neither the pots nor the time.
+    if (data && dataUpdatedAt >= sinceMs) onAnswer(data);
+  }, [data, dataUpdatedAt, sinceMs, onAnswer]);
+  // A page that was drawn anew brings its pots along.
+  useEffect(() => onAnswer(initial), [initial, onAnswer]);
+  useEffect(() => onView(drawn(view, pending)), [view, pending, onView]);
+  useEffect(() => onOutbox(outbox), [outbox, onOutbox]);
   useEffect(() => {
-    if (tellings > 0) void refetch();
-  }, [tellings, refetch]);
+    onKeep(keep);
+    return () => onKeep(undefined);
+  }, [keep, onKeep]);
   return null;
 }

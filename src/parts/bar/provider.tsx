@@ -5,9 +5,9 @@ import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } fro
 import { v7 as uuidv7 } from "uuid";
 import type { SentEvent } from "#contract/bar.ts";
 import type { BarView } from "#contract/potView.ts";
-import { type Reply, useCounter } from "#ui/counter.tsx";
-import { type BarAtHand, BarContext, type Happening } from "./barContext.ts";
-import type { drawn, Pending } from "./drawn.ts";
+import { useCounter } from "#ui/counter.tsx";
+import type { Outbox } from "#ui/useOutbox.ts";
+import { type BarAtHand, BarContext, type Happening, HeardContext } from "./barContext.ts";
 
 /** Loaded beside the page: pots stand there from the server's own answer before anything is asked again. */
 const Following = dynamic(() => import("./following.tsx"), { ssr: false });
@@ -23,14 +23,9 @@ interface BarProviderProps {
 
 /** The site's pots for everything on the page: as the house has them, with what was told here drawn at once. */
 export function BarProvider({ initial, children }: BarProviderProps) {
-  const { send, locked } = useCounter();
+  const { locked } = useCounter();
   const [view, setView] = useState(initial);
-  const [pending, setPending] = useState<readonly Pending[]>([]);
-  // Events are folded by what is loaded beside the page, too: a page that is only looked at needs none of it.
-  const [draw, setDraw] = useState<typeof drawn>();
-  useEffect(() => {
-    void import("./drawn.ts").then((loaded) => setDraw(() => loaded.drawn));
-  }, []);
+  const [outbox, setOutbox] = useState<Outbox>();
   const clock = useRef({ houseMs: initial.nowMs, deviceMs: 0 });
   const [nowMs, setNowMs] = useState(initial.nowMs);
   const houseNow = useCallback(() => {
@@ -42,72 +37,49 @@ export function BarProvider({ initial, children }: BarProviderProps) {
     const tick = setInterval(() => setNowMs(houseNow()), TICK_MS);
     return () => clearInterval(tick);
   }, [initial.nowMs, houseNow]);
+  const [heardMs, setHeardMs] = useState<number>();
+  const onHeard = useCallback((houseMs: number) => {
+    clock.current = { houseMs, deviceMs: Date.now() };
+    setHeardMs(Date.now());
+  }, []);
 
   const { siteId } = initial;
-  const drawnSite = useRef(siteId);
-  const onView = useCallback(
-    (next: BarView) => {
-      clock.current = { houseMs: next.nowMs, deviceMs: Date.now() };
-      setNowMs(next.nowMs);
-      setView((before) => (next.siteId === siteId && next.n >= before.n ? next : before));
-      setPending((before) => before.filter(({ keptAs }) => keptAs === undefined || keptAs > next.n));
-    },
-    [siteId],
-  );
-  // A page that was drawn anew brings its pots along; another site's are another bar.
-  useEffect(() => {
-    if (drawnSite.current === siteId) return onView(initial);
-    drawnSite.current = siteId;
-    setView(initial);
-    setPending([]);
-  }, [siteId, initial, onView]);
-  const [tellings, setTellings] = useState(0);
+  // Events that are told before the way to the house is loaded wait for it.
+  const early = useRef<(readonly SentEvent[])[]>([]);
+  const keeps = useRef<(events: readonly SentEvent[]) => void>(undefined);
+  const onKeep = useCallback((keep: ((events: readonly SentEvent[]) => void) | undefined) => {
+    keeps.current = keep;
+    if (keep) for (const events of early.current.splice(0)) keep(events);
+  }, []);
   const tell = useCallback(
     (happenings: readonly Happening[]) => {
-      const at = new Date();
+      const at = Date.now();
       const events = happenings.map(
-        (each, i) => ({ ...each, id: uuidv7(), at: new Date(+at + i).toISOString() }) as SentEvent,
+        (each, i) => ({ ...each, id: uuidv7(), at: new Date(at + i).toISOString() }) as SentEvent,
       );
-      const atMs = houseNow();
-      setNowMs(atMs);
-      setPending((before) => [
-        ...before,
-        ...events.map((event, i) => ({ event, atMs: atMs + i, keptAs: undefined })),
-      ]);
-      const ids = events.map(({ id }) => id);
-      void send(post(siteId, events)).then((sent) => {
-        setPending((before) =>
-          sent.ok
-            ? before.map((each) => (ids.includes(each.event.id) ? { ...each, keptAs: sent.data.n } : each))
-            : before.filter(({ event }) => !ids.includes(event.id)),
-        );
-        setTellings((times) => times + 1);
-      });
-      return ids;
+      setNowMs(houseNow());
+      if (keeps.current) keeps.current(events);
+      else early.current.push(events);
+      return events.map(({ id }) => id);
     },
-    [siteId, send, houseNow],
+    [houseNow],
   );
-  const bar = useMemo<BarAtHand>(
-    () => ({ view: draw ? draw(view, pending) : view, nowMs, tell }),
-    [view, pending, draw, nowMs, tell],
-  );
+  const bar = useMemo<BarAtHand>(() => ({ view, nowMs, outbox, tell }), [view, nowMs, outbox, tell]);
   return (
     <BarContext value={bar}>
-      {children}
-      {!locked && <Following siteId={siteId} tellings={tellings} onView={onView} />}
+      <HeardContext value={heardMs}>{children}</HeardContext>
+      {!locked && (
+        <Following
+          key={siteId}
+          initial={initial}
+          houseNow={houseNow}
+          onView={setView}
+          onHeard={onHeard}
+          onNow={setNowMs}
+          onOutbox={setOutbox}
+          onKeep={onKeep}
+        />
+      )}
     </BarContext>
   );
-}
-
-/** Sends events to the house. */
-async function post(siteId: string, events: readonly SentEvent[]): Promise<Reply<{ readonly n: number }>> {
-  const response = await fetch(`/api/v1/bar/events?site=${siteId}`, {
-    method: "POST",
-    headers: { "Content-Type": "application/json" },
-    body: JSON.stringify({ sentAt: new Date().toISOString(), events }),
-  });
-  const body = await response.json();
-  return response.ok
-    ? { data: body }
-    : { serverError: { code: body.error.code, message: body.error.message } };
 }

@@ -1,5 +1,5 @@
 /** Words of the bar: pots, what happens to them, and how long they are sold. */
-import type { BarEvent, OddCode, PotNow, PourReason } from "#core/bar";
+import type { BarEvent, DayList, DayListItem, OddCode, PotNow, PourReason } from "#core/bar";
 import { printMass, printNumber, printPct, printTemp } from "#core/units";
 
 export const REASON_WORDS: { readonly [reason in PourReason]: string } = {
@@ -17,6 +17,25 @@ export const ODD_WORDS: { readonly [code in OddCode]: string } = {
   filledOver: "filled over a rest",
   intoItself: "into itself",
   overBrim: "more than it holds",
+};
+
+export const DAY_LIST_WORDS: { readonly [list in DayList]: string } = {
+  opening: "Opening",
+  closing: "Closing",
+};
+
+export const DAY_ITEM_WORDS: { readonly [item in DayListItem]: string } = {
+  water: "brew water",
+  ice: "ice for the day",
+  filters: "filters",
+  doses: "doses weighed out",
+  dial: "grinder on its dial",
+  firstBrews: "first brews",
+  pots: "pots poured away",
+  stock: "what is left of the coffee",
+  clean: "cleaning and care that is due",
+  iceBin: "ice bin closed",
+  list: "tomorrow's list",
 };
 
 const MIN_PER_H = 60;
@@ -43,6 +62,62 @@ export function cupsLeft(
 ): string {
   const cups = Math.floor(liquidG / cup.fillG);
   return `${printNumber(cups, 0)} × ${cup.volumeMl} ml`;
+}
+
+/** Why coffee was poured away, as a day's account says it. */
+export function wasteReason(reason: PourReason | "filledOver"): string {
+  return reason === "filledOver" ? "filled over a rest" : REASON_WORDS[reason];
+}
+
+/** What became of a day in one sentence. */
+export function afterSentence({
+  isToday,
+  cups,
+  pouredShare,
+  lostCups,
+  meanAgeMin,
+}: {
+  readonly isToday: boolean;
+  readonly cups: number;
+  readonly pouredShare: number;
+  readonly lostCups: number;
+  readonly meanAgeMin: number | null;
+}): string {
+  if (cups === 0 && pouredShare === 0 && meanAgeMin === null)
+    return isToday ? "Nothing was sold yet today." : "Nothing is known of this day.";
+  const lost = Math.round(lostCups);
+  const parts = [
+    `${printNumber(cups, 0)} ${cups === 1 ? "cup" : "cups"} sold`,
+    meanAgeMin !== null && `served at ${printAge(meanAgeMin)} on average`,
+    `${printNumber(Math.round(100 * pouredShare), 0)} % poured away`,
+    lost > 0
+      ? `about ${lost} ${lost === 1 ? "cup" : "cups"} lost for want of coffee`
+      : "no cup lost for want of coffee",
+  ].filter((part) => part !== false);
+  return `${isToday ? "So far " : ""}${parts.join(", ")}.`;
+}
+
+/** Without a word from the house for so long what stands on a screen may be old, ms; it says something every three seconds. */
+const OLD_MS = 8000;
+const MS_PER_S = 1000;
+const MS_PER_MIN = 60_000;
+
+/** A line to the house over which it spoke just now. */
+export const LIVE = "live";
+
+/** How a device's line to the house is, in a word or two. */
+export function lineWords({
+  isOnline,
+  oldMs,
+}: {
+  readonly isOnline: boolean;
+  readonly oldMs: number;
+}): string {
+  if (!isOnline) return "no network";
+  if (oldMs <= OLD_MS) return LIVE;
+  return oldMs < MS_PER_MIN
+    ? `${Math.floor(oldMs / MS_PER_S)} s old`
+    : `${Math.floor(oldMs / MS_PER_MIN)} min old`;
 }
 
 /** An event in a few words. */
@@ -74,6 +149,10 @@ export function happenedWords(event: BarEvent): string {
       return "ice filled";
     case "iceTaken":
       return "ice taken";
+    case "lookedAt":
+      return "looked at, and left so";
+    case "checked":
+      return `${DAY_ITEM_WORDS[event.item]}: done`;
     case "undone":
       return "undone";
   }

@@ -215,6 +215,8 @@ export const OPTION_WORDS: Readonly<Record<string, string>> = {
   wholeGlass: "counts the whole glass",
   onTop: "leaves the ice on top",
   strength: "follows the strength wanted",
+  ratio: "more coffee for the same water",
+  grind: "a finer grind",
   notMetered: "not metered",
   ...SAMPLED_WORDS,
   ...ICED_SERVED_WORDS,

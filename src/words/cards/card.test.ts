@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import type { CardSheet } from "#contract/card.ts";
 import { type IcedService, USUAL_ICED } from "#core/iced";
 import { PLAIN, printersOf } from "#words/figures";
-import { cardTitle, cautionsOf, closeEnough, stepsOf, stopsOf } from "./card.ts";
+import { cardTitle, cautionsOf, closeEnough, closeShareOf, stepsOf, stopsOf } from "./index.ts";
 
 const print = PLAIN;
 
@@ -270,14 +270,20 @@ describe("the steps of each way to be cold", () => {
   });
 });
 
-test("how far off is close enough: a hundredth of each, to the tenth where that is little", () => {
+test("how far off is close enough: what moves the strength by 0.05 %, to the tenth where that is little", () => {
   const of = (masses: object) =>
     closeEnough({ result: { rounded: { ...rounded, ...masses } } } as unknown as CardSheet, print);
-  expect(of({})).toBe("Close enough: coffee within 2 g and water within 32 g.");
-  expect(of({ doseG: 22, brewWaterG: 222, iceG: 138 })).toBe(
-    "Close enough: coffee within 0.2 g, water within 2 g and ice within 1 g.",
+  expect(of({ doseG: 200, brewWaterG: 3200, strengthPct: 1.25 })).toBe(
+    "Close enough: coffee within 8 g and water within 128 g.",
   );
-  expect(of({ doseG: 6 })).toContain("coffee within 0.1 g");
+  expect(of({ doseG: 22, brewWaterG: 222, iceG: 138, strengthPct: 1.25 })).toBe(
+    "Close enough: coffee within 0.9 g, water within 9 g and ice within 6 g.",
+  );
+  // 516 g for 504 g is a tick.
+  expect(
+    504 * closeShareOf({ result: { rounded: { ...rounded, strengthPct: 1.4 } } } as never),
+  ).toBeGreaterThan(12);
+  expect(of({ doseG: 2, strengthPct: 2 })).toContain("coffee within 0.1 g");
 });
 
 test("behind a bloom that is kept apart the scale is zeroed again, and its totals go on from there", () => {

@@ -4,7 +4,7 @@ import type { HandAct, HandStep, Moment } from "#core/recipe";
 import { printNumber, printTime } from "#core/units";
 import { ANSWER_WORDS } from "#words/brew";
 import type { Printers } from "#words/figures";
-import { listed, printSetting } from "#words/figures";
+import { printSetting } from "#words/figures";
 import { placeTitle } from "#words/log";
 import { checkSentence } from "#words/sheet";
 import { bloomAside, icedAfter, icedBefore, serveStep, steepSteps } from "./cardSteps.ts";
@@ -83,6 +83,7 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
     steps.push(
       `Set ${brewer} to ${printSetting(settingG ?? brewWaterG, madeWith.marked)}${flowWords(madeWith.flow)} at ${print.temp(waterTempC)} and start it.`,
     );
+  else if (sheet.press) steps.push(...pressSteps(sheet, print));
   else if (pours) {
     const aside = bloomAside(card);
     // Behind a bloom that was set aside the scale shows what is poured from there on.
@@ -112,6 +113,17 @@ export function stepsOf(sheet: CardSheet, print: Printers): readonly string[] {
   return steps;
 }
 
+/** A press's steps between its coffee and its vessel. */
+function pressSteps({ press, result, madeWith }: CardSheet, print: Printers): readonly string[] {
+  const { steepS, stirred, pressS, turnedOver } = press!;
+  const water = `${print.liquid(result.rounded.brewWaterG)} of water at ${print.temp(madeWith.waterTempC)}`;
+  return [
+    `Pour ${water} on it at once${stirred ? ", and stir until all of it is wet" : ""}; put its lid on.`,
+    `Leave it until ${printTime(steepS)}.`,
+    `${turnedOver ? "With its cap tight, turn it over in one go, over the sink; then press" : "Press"} slowly, with an arm's weight, about ${printTime(pressS)} long, into something sturdy, never thin glass.`,
+  ];
+}
+
 /** How a flow switch stands, behind a setting. */
 function flowWords(flow: CardSheet["madeWith"]["flow"]): string {
   if (!flow) return "";
@@ -120,24 +132,6 @@ function flowWords(flow: CardSheet["madeWith"]["flow"]): string {
 }
 
 const HOW_TO_POUR = "Pour slowly in circles, from the middle outwards and back, and not onto the paper.";
-
-/** A hundredth of dose or water moves the strength by 0.01 to 0.02 %, which no meter tells. */
-const CLOSE_SHARE = 0.01;
-const CLOSE_LEAST_G = 0.1;
-
-/** How far off is close enough, when a card is weighed out and poured. */
-export function closeEnough({ result: { rounded } }: Pick<CardSheet, "result">, print: Printers): string {
-  const within = (massG: number) => {
-    const closeG = Math.max(CLOSE_LEAST_G, CLOSE_SHARE * massG);
-    return closeG < 1 ? Math.round(closeG * 10) / 10 : Math.round(closeG);
-  };
-  const figures = [
-    `coffee within ${print.mass(within(rounded.doseG))}`,
-    `water within ${print.liquid(within(rounded.brewWaterG))}`,
-    ...(rounded.iceG > 0 ? [`ice within ${print.mass(within(rounded.iceG))}`] : []),
-  ];
-  return `Close enough: ${listed(figures)}.`;
-}
 
 /** An act of the hand beside the water, as a step. */
 function handStepSentence({ when, atS, act, note, staysG }: HandStep, { liquid }: Printers): string {
@@ -179,26 +173,6 @@ function pourSteps(
     const then = agitation === "none" ? "" : `, then ${agitation}`;
     return `${when} pour ${water} until the scale shows ${print.liquid(toG)}${then}.`;
   });
-}
-
-/** A card's cautions in few words, where they apply. */
-export function cautionsOf(sheet: CardSheet): readonly string[] {
-  const { input, madeWith, chosen } = sheet;
-  const method = icedMethodOf(sheet);
-  const scalds =
-    method === "steep" ? [] : ["Water and steam scald: carry a full pot with both hands and its lid on."];
-  const cautions = [...scalds];
-  if (input.serve === "iced") {
-    if (madeWith.vesselKind === "glass" || method === "overGlass")
-      cautions.push("Hot coffee can break cold glass: use one rated for it.");
-    if (chosen.iced.topOffG > 0 && chosen.iced.topOff === "milk")
-      cautions.push("Milk: keep it cold, and to the times of your local food code.");
-    cautions.push("Ice is food: a clean scoop, no hands, no glass as a scoop.");
-    cautions.push(
-      "Chilled coffee: keep to the times and temperatures of your local food code, and label it.",
-    );
-  } else if (madeWith.vesselKind === "glass") cautions.push("Ice or cold water can break hot glass.");
-  return cautions;
 }
 
 /** Why a card's dial is not the one that was approved. */

@@ -1,5 +1,13 @@
 /** Words of trials: signs, causes, changes, and what a trial does not take. */
 export {
+  intervalScores,
+  pairSentence,
+  pairWords,
+  SCORED_WORDS,
+  SWITCH_WORDS,
+  scoreSentence,
+} from "./pairs.ts";
+export {
   CAUSE_WORDS,
   CHANGE_WORDS,
   FACT_WORDS,
@@ -7,6 +15,7 @@ export {
   SIGN_WORDS,
   signWords,
   TRIAL_TASTE_WORDS,
+  tastingWords,
 } from "./signs.ts";
 export {
   ballotSentence,

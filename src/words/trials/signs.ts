@@ -1,5 +1,12 @@
 import type { PROMISES } from "#contract/trialKinds.ts";
-import type { Cause, Changeable, SignName, TasteName } from "#core/trial";
+import {
+  type Cause,
+  type Changeable,
+  type SignName,
+  TASTES,
+  type TasteName,
+  type Tasting,
+} from "#core/trial";
 
 /** What is looked at, and what each of its values is called. */
 export const SIGN_WORDS: {
@@ -141,3 +148,14 @@ export const PROMISE_WORDS: { readonly [promise in (typeof PROMISES)[number]]: s
   partly: "in part",
   notFound: "not found",
 };
+
+/** A cup in a line: what was said of it. */
+export function tastingWords(words: Tasting): string {
+  const parts = (Object.keys(TASTES) as TasteName[]).flatMap((name) => {
+    const value = words[name];
+    return value === undefined
+      ? []
+      : [`${TRIAL_TASTE_WORDS[name].label} ${TRIAL_TASTE_WORDS[name].words[value]}`];
+  });
+  return parts.length > 0 ? parts.join(", ") : "nothing said";
+}

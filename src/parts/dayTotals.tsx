@@ -1,14 +1,15 @@
 import type { ReactNode } from "react";
-import type { Bench, BenchCoffee } from "#contract/bench.ts";
-import { cupsFrom } from "#core/sheet";
+import type { BenchCoffee } from "#contract/bench.ts";
+import { type Cup, cupsFrom } from "#core/sheet";
 import type { ShiftTotals } from "#core/shift";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { counted } from "#words/figures";
 
-/** What a day's totals are held against: the stock of the cards' coffees, cups and ice. */
-export interface Supplies extends Pick<Bench, "cups" | "iceSources"> {
+/** What a day's totals are held against: the stock of the cards' coffees, and the cups that they are poured into. */
+export interface Supplies {
   readonly coffees: readonly Pick<BenchCoffee, "id" | "stockG">[];
+  readonly cups: readonly Cup[];
 }
 
 interface TotalsProps {
@@ -16,16 +17,20 @@ interface TotalsProps {
   readonly supplies: Supplies;
   /** The day's ice, where any is drawn. */
   readonly ice: ReactNode;
+  /** On paper it stands in a column beside something else. */
+  readonly narrow?: boolean;
 }
 
 /** The day's totals, to be weighed out and set ready. */
-export function Totals({ totals, supplies, ice }: TotalsProps) {
+export function Totals({ totals, supplies, ice, narrow = false }: TotalsProps) {
   const units = useUnits();
   const { coffees, brewWaterG, bypassG, rinseG, preheatG, iceBySource, filtersByBrewer, beverageByProduct } =
     totals;
   if (coffees.length === 0) return null;
   return (
-    <div className="grid gap-3 *:min-w-0 md:grid-cols-2 print:grid-cols-2">
+    <div
+      className={`grid gap-3 *:min-w-0 md:grid-cols-2 ${narrow ? "print:grid-cols-1" : "print:grid-cols-2"}`}
+    >
       <Panel title="Coffee to weigh out">
         <ul className="space-y-3">
           {coffees.map(({ coffee, doses, purgeG, totalG }) => {
@@ -71,7 +76,10 @@ export function Totals({ totals, supplies, ice }: TotalsProps) {
         </dl>
       </Panel>
       {ice}
-      <Panel title="What comes out" className="md:col-span-2 print:col-span-2">
+      <Panel
+        title="What comes out"
+        className={`md:col-span-2 ${narrow ? "print:hidden" : "print:col-span-2"}`}
+      >
         <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
           {beverageByProduct.map(({ coffee, serve, beverageG }) => {
             const cups = supplies.cups

@@ -1,0 +1,32 @@
+"use client";
+
+import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { askServer, queryClient } from "#ui/query.ts";
+import type { RunningGuides } from "./useGuides.ts";
+
+const ASKED_EVERY_MS = 3000;
+
+interface FollowingProps {
+  readonly siteId: string;
+  /** The page's own guide: an older answer may not know it. */
+  readonly guideId: string;
+  readonly onAnswer: (answer: RunningGuides) => void;
+}
+
+/** Asks the house every few seconds what happened in the guides of a site. */
+export default function Following({ siteId, guideId, onAnswer }: FollowingProps) {
+  const { data } = useQuery(
+    {
+      queryKey: ["guides", siteId, guideId],
+      queryFn: ({ signal }) =>
+        askServer<RunningGuides>(`/api/v1/guides?site=${siteId}&with=${guideId}`, signal),
+      refetchInterval: ASKED_EVERY_MS,
+    },
+    queryClient,
+  );
+  useEffect(() => {
+    if (data) onAnswer(data);
+  }, [data, onAnswer]);
+  return null;
+}

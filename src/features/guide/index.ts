@@ -1,0 +1,2 @@
+/** The brew guide: a card's steps with the clock, its scale, and how the brew runs. */
+export { Guide } from "./guide.tsx";

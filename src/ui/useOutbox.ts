@@ -1,0 +1,93 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCounter } from "./counter.tsx";
+import type { KeptLetter, OutboxNews } from "./outbox.ts";
+
+/** Letters that wait are tried again so often, ms. */
+const AGAIN_MS = 4000;
+const LOCK = "tumbek.outbox";
+
+/** Fetched beside the page, and before anything can be said on it. */
+const outbox = () => import("./outbox.ts");
+
+export interface Outbox {
+  /** Letters of this person that the house has not taken yet. */
+  readonly mine: readonly KeptLetter[];
+  readonly put: (url: string, body: object) => void;
+  readonly discard: (n: number) => void;
+}
+
+/**
+ * What this device has to send: kept first, sent in its order as soon as the house answers, once.
+ *
+ * @param onNews what became of a letter, whichever window of this device sent it
+ */
+export function useOutbox(onNews?: (news: OutboxNews) => void): Outbox {
+  const { person, locked, send: say } = useCounter();
+  const [mine, setMine] = useState<readonly KeptLetter[]>([]);
+  const heard = useRef(onNews);
+  heard.current = onNews;
+  const look = useCallback(async () => {
+    const letters = await (await outbox()).waiting();
+    setMine(letters.filter(({ personId }) => personId === person.id));
+  }, [person.id]);
+  const send = useCallback(() => {
+    if (locked) return;
+    // Two pages of one device send one after the other.
+    void navigator.locks.request(LOCK, { ifAvailable: true }, async (lock) => {
+      if (!lock) return;
+      const { deliver, sendLetter } = await outbox();
+      if ((await deliver(person.id, sendLetter)) === "signedOut") await say(SIGNED_OUT);
+    });
+  }, [person.id, locked, say]);
+  useEffect(() => {
+    void look();
+    let end = () => {};
+    let isMounted = true;
+    void outbox().then(({ watchOutbox }) => {
+      if (!isMounted) return;
+      end = watchOutbox((news) => {
+        heard.current?.(news);
+        void look();
+      });
+    });
+    return () => {
+      isMounted = false;
+      end();
+    };
+  }, [look]);
+  const open = mine.some(({ refused }) => refused === undefined);
+  useEffect(() => {
+    send();
+    window.addEventListener("online", send);
+    const again = open ? setInterval(send, AGAIN_MS) : undefined;
+    return () => {
+      window.removeEventListener("online", send);
+      clearInterval(again);
+    };
+  }, [send, open]);
+  const put = useCallback(
+    (url: string, body: object) =>
+      void outbox()
+        .then(({ post }) => post({ url, body, personId: person.id }))
+        .then(send, () => void say(NOT_KEPT)),
+    [person.id, send, say],
+  );
+  return useMemo(() => ({ mine, put, discard: throwAway }), [mine, put]);
+}
+
+function throwAway(n: number): void {
+  void outbox().then(({ discard }) => discard(n));
+}
+
+/** Its storage is full, or shut off. */
+const NOT_KEPT = Promise.resolve({
+  serverError: {
+    code: "failed",
+    message: "This device cannot keep what you did, and it was not sent: make room on it, then do it again.",
+  } as const,
+});
+
+/** As the house says it: whoever is at the counter is asked to sign in again, and what waits stays. */
+const SIGNED_OUT = Promise.resolve({
+  serverError: { code: "signIn", message: "Sign in again: what you did is kept here until then." } as const,
+});

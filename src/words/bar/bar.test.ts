@@ -1,0 +1,25 @@
+import { expect, test } from "vitest";
+import { afterSentence, lineWords } from "./index.ts";
+
+test("a line to the house is live, so old, or not there", () => {
+  const at = (oldMs: number, isOnline = true) => lineWords({ isOnline, oldMs });
+  expect(at(3000)).toBe("live");
+  expect(at(8000)).toBe("live");
+  expect(at(8500)).toBe("8 s old");
+  expect(at(59_999)).toBe("59 s old");
+  expect(at(600_000)).toBe("10 min old");
+  expect(at(0, false)).toBe("no network");
+});
+
+test("a day is told in one sentence", () => {
+  const day = { isToday: false, cups: 212, pouredShare: 0.054, lostCups: 6.4, meanAgeMin: 31.2 };
+  expect(afterSentence(day)).toBe(
+    "212 cups sold, served at 31 min on average, 5 % poured away, about 6 cups lost for want of coffee.",
+  );
+  expect(afterSentence({ ...day, isToday: true, cups: 1, lostCups: 0.2, meanAgeMin: null })).toBe(
+    "So far 1 cup sold, 5 % poured away, no cup lost for want of coffee.",
+  );
+  const nothing = { cups: 0, pouredShare: 0, lostCups: 0, meanAgeMin: null };
+  expect(afterSentence({ ...nothing, isToday: false })).toBe("Nothing is known of this day.");
+  expect(afterSentence({ ...nothing, isToday: true })).toBe("Nothing was sold yet today.");
+});
