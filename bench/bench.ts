@@ -4,11 +4,13 @@ import { join } from "node:path";
 import { Bench } from "tinybench";
 import type { Bench as House } from "#contract/bench.ts";
 import { type BarEvent, type BarKit, foldBar, follow, UNKNOWN_POT } from "#core/bar";
-import { type BrewInput, forecastBrew, forecastCurves, forecastRange } from "#core/brew";
+import { type BrewInput, forecastBrew, forecastCurves, forecastDrip, forecastRange } from "#core/brew";
 import { fitCurve, sameExtraction } from "#core/grind";
+import { foldGuide, type GuideEvent, type GuideStep } from "#core/guide";
 import { arrivalsOf, glassCurve, melt, meltCurve } from "#core/ice";
 import { coupled } from "#core/iced";
 import { type LearnInput, learnDial } from "#core/learn";
+import { drippedAt, liveForecast } from "#core/live";
 import { type GroundDial, type Plan, sweepDial } from "#core/outlook";
 import { potAfter } from "#core/pot";
 import { seeded } from "#core/random";
@@ -22,6 +24,7 @@ import { ASKING, GLASS, icedBy } from "#tests/iced.ts";
 import { BENCH as PIER } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
 import { CHOUGH_DIAL, READINGS, USUAL_WIDTHS } from "#tests/trials.ts";
+import { PLANNED } from "./plan.ts";
 import { isWithin, QUIET_MS, timed } from "./reference.mjs";
 
 const FULMAR_WATER = { stepG: 100, slope: 0.976, interceptG: 8, minSettingG: 1200, maxSettingG: 3600 };
@@ -56,6 +59,32 @@ const MELTING = {
 const POT = { liquidG: 2600, strengthPct: 1.35, tempC: 84, roomTempC: 21, minutes: 40, tauMin: 600 };
 /** By the house rule, with nothing brewed: the most that is to be played. */
 const UNSURE = { dial: CHOUGH_DIAL, prior: { setting: 11, sd: 4 }, batches: [], ...USUAL_WIDTHS };
+/** A hand brew's steps, and forty taps on them. */
+const GUIDE_STEPS: readonly GuideStep[] = [
+  ...Array.from(
+    { length: 6 },
+    (_, i): GuideStep => ({ id: `get ${i}`, phase: "prepare", starts: { by: "tap" } }),
+  ),
+  ...Array.from(
+    { length: 5 },
+    (_, i): GuideStep => ({
+      id: `pour ${i}`,
+      phase: "brew",
+      starts: { by: "clock", atS: 40 * i },
+    }),
+  ),
+  { id: "lift", phase: "finish", starts: { by: "bed" } },
+];
+const GUIDE_EVENTS = Array.from({ length: 40 }, (_, i): GuideEvent => {
+  const made = { id: `event ${i}`, atMs: 1000 * i };
+  if (i < 6) return { ...made, kind: "ticked", stepId: `get ${i}` };
+  if (i === 6) return { ...made, kind: "begun" };
+  return i % 3 === 0
+    ? { ...made, kind: "stepped" }
+    : i % 3 === 1
+      ? { ...made, kind: "undone" }
+      : { ...made, kind: "shifted", byS: 1 };
+});
 const TRIAL = {
   ...UNSURE,
   batches: Array.from({ length: 20 }, (_, i) => ({
@@ -197,6 +226,12 @@ async function core(): Promise<readonly Row[]> {
     { yieldG: 2400, strengthPct: 1.25, finalTempC: 5 },
     { glass: GLASS, inGlass: ["strengthPct", "finalTempC"] },
   );
+  const drip = must(forecastDrip({ ...BREW, factors: { permeability: 0.85 } }));
+  /** A scale's readings, one a second, until half of it has dripped. */
+  const DRIPPED = Array.from({ length: Math.floor(drip.brewTimeS / 2) }, (_, i) => ({
+    atS: i + 1,
+    massG: drippedAt(drip, i + 1),
+  }));
   const MEASURED: readonly (readonly [what: string, limit: number, work: () => unknown, times?: number])[] = [
     ["sheet, solved exactly", 0.05, () => exactSheet(ICED)],
     ["sheet, solved, rounded and checked", 1, () => solveSheet(ICED)],
@@ -214,8 +249,11 @@ async function core(): Promise<readonly Row[]> {
     ["a batch judged", 0.2, () => judge(READINGS.tooFine)],
     ["a bracket of 20 batches", 2, () => bracket(TRIAL)],
     ["batches that a trial still needs, played", 60, () => batchesNeeded(UNSURE)],
+    ["a running brew forecast anew from its scale", 5, () => must(liveForecast(BREW, DRIPPED, 1))],
+    ["a guide of 40 events, folded", 1, () => foldGuide(GUIDE_EVENTS, GUIDE_STEPS)],
     ["melt curve of a server", 3, () => must(meltCurve(MELTING))],
     ["glass curve to a quarter of an hour", 1, () => glassCurve(IN_GLASS, [30, 300, 600, 900])],
+    ...PLANNED,
   ];
   const rows: Row[] = [];
   for (const [what, limit, work, times = 1] of MEASURED) {

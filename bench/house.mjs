@@ -2,6 +2,8 @@ import { Agent, get } from "node:http";
 import { setTimeout as pause } from "node:timers/promises";
 import { gzipSync } from "node:zlib";
 import { chromium } from "@playwright/test";
+import { guideFigures } from "./guide.mjs";
+import { liveRows } from "./live.mjs";
 import { timed } from "./reference.mjs";
 
 const CHROMIUM = "/usr/bin/chromium-headless-shell";
@@ -34,6 +36,10 @@ const RECIPE = "/recipes/0190a5c0-0000-7000-8000-000000000060";
 /** The demo's running trial. */
 const TRIAL = "/trials/0190a5c0-0000-7000-8000-000000008600";
 const SCRIPT_LIMIT_MS = 8;
+/** A day that has no changes of its own. */
+const PLANNED_DAY = "/shift/plan?day=2026-08-05";
+const PLAN_WAIT_MS = 120_000;
+const DRAG_STEPS = 40;
 const SWEPT_LIMIT_MS = 16;
 const FILTER_LIMIT_MS = 50;
 const LETTERS = "loft cone saltmarsh";
@@ -44,6 +50,8 @@ const SWEPT_EVERY_MS = 60;
 const SWEPT_EDITS = 40;
 const LOAD_LIMIT_KB = 235;
 const ANY_LOAD_LIMIT_KB = 245;
+const GUIDE_LOAD_LIMIT_KB = 225;
+const GUIDES_LIMIT_PCT = 10;
 const SCROLL_LIMIT_MS = 16;
 const CHOICE_LIMIT_MS = 50;
 const SLOWER = 4;
@@ -71,18 +79,20 @@ const ROUNDS = 3;
  * @returns rows of the bench's table
  */
 export async function benchHouse(base, { fill, crowd }) {
-  const { card, edit, sweptEdit, pourEdit, tap, sign, paint, signIn, cookie } = await inBrowser(base);
+  const { card, guide, edit, sweptEdit, pourEdit, tap, sign, drag, paint, signIn, cookie } =
+    await inBrowser(base);
   const rows = [];
   const pages = [
     ["Scale at the server", "/scale", SERVER_LIMIT_MS],
     ["Card at the server", card, SERVER_LIMIT_MS],
     ["Shift at the server", "/shift", SHIFT_LIMIT_MS],
+    ["Shift, the plan, at the server", "/shift/plan", SHIFT_LIMIT_MS],
     ["Bench at the server", "/bench", BENCH_LIMIT_MS],
     ["Recipes at the server", "/recipes", BENCH_LIMIT_MS],
     ["Recipe at the server", RECIPE, BENCH_LIMIT_MS],
     ["Recipe, written on, at the server", `${RECIPE}/edit`, BENCH_LIMIT_MS],
     ...BENCH_PARTS.map((part) => [`Bench, ${part}, at the server`, `/bench/${part}`, BENCH_LIMIT_MS]),
-    ["Bar at the server", "/bar", BENCH_LIMIT_MS],
+    ["Bar at the server", "/bar", SHIFT_LIMIT_MS],
     ["A trial at the server", TRIAL, BENCH_LIMIT_MS],
     ["Log at the server", "/log", BENCH_LIMIT_MS],
     ["Wall chart at the server", "/wall", BENCH_LIMIT_MS],
@@ -134,11 +144,27 @@ export async function benchHouse(base, { fill, crowd }) {
     unit: "ms",
   });
   rows.push({
+    what: "a batch is dragged along the day, each step drawn, script",
+    ...drag,
+    limit: SCRIPT_LIMIT_MS,
+    unit: "ms",
+  });
+  rows.push({
     what: "a sign is tapped in a trial, until it is drawn, script",
     ...sign,
     limit: SCRIPT_LIMIT_MS,
     unit: "ms",
   });
+  rows.push(
+    { what: "a tap in a guide, until it is drawn, script", ...guide.tap, limit: SCRIPT_LIMIT_MS, unit: "ms" },
+    { what: "ten guides at once, of a core", ...guide.share, limit: GUIDES_LIMIT_PCT, unit: "%" },
+    {
+      what: "a guide, first-load script, gzip",
+      measured: await firstLoadKb(base, guide.path, cookie),
+      limit: GUIDE_LOAD_LIMIT_KB,
+      unit: "kB",
+    },
+  );
   rows.push({
     what: `Scale's largest paint, at a ${SLOWER}th of this machine's speed`,
     ...paint,
@@ -146,14 +172,23 @@ export async function benchHouse(base, { fill, crowd }) {
     unit: "ms",
   });
   rows.push({ what: "sign-in with a PIN", ...signIn, limit: SIGN_IN_LIMIT_MS, unit: "ms" });
+  rows.push(...(await liveRows(base, cookie)));
   rows.push(await underLoad(base, cookie, card));
   const batch = await crowd(CROWD);
   const [batchPage] = await quietest([() => serverMs(`${base}/log/${batch}`, cookie)]);
   const what = `a batch's page at the server, ${CROWD} cards resting on it`;
   rows.push({ what, ...batchPage, limit: BATCH_LIMIT_MS, unit: "ms" });
   await crowd(MANY_CARDS - CROWD);
-  for (const [path, limit] of Object.entries(CROWDED_LIMITS_MS)) {
-    const figures = await timed(() => crowdedMs(base + path, cookie));
+  const crowded = Object.entries(CROWDED_LIMITS_MS);
+  const quiet = await quietest(
+    crowded.map(
+      ([path]) =>
+        () =>
+          crowdedMs(base + path, cookie),
+    ),
+  );
+  for (const [i, [path, limit]] of crowded.entries()) {
+    const figures = quiet[i];
     rows.push({
       what: `${path}, p95 of ${READERS} who ask at once, ${MANY_CARDS} cards`,
       ...figures,
@@ -317,8 +352,10 @@ async function inBrowser(base) {
     await page.goto(`${base}${TRIAL}`);
     const signs = page.getByRole("radiogroup", { name: "bed" });
     const sign = await timed(() => signMs(signs));
+    const guide = await guideFigures(page, base, card);
     const paint = await timed(() => paintMs(page, `${base}/scale`));
-    return { card, edit, sweptEdit, pourEdit, tap, sign, paint, signIn, cookie };
+    const drag = await timed(() => dragMs(page, base));
+    return { card, guide, edit, sweptEdit, pourEdit, tap, sign, drag, paint, signIn, cookie };
   } finally {
     await browser.close();
   }
@@ -494,6 +531,34 @@ async function tapMs(cup) {
     await pause(TAP_EVERY_MS);
   }
   return times.toSorted((a, b) => a - b)[Math.floor(TAPS / 2)];
+}
+
+/** Script time per step of a batch that is dragged along a day whose plan is worked out. */
+async function dragMs(page, base) {
+  await page.goto(`${base}${PLANNED_DAY}`);
+  await page.getByTestId("next-brew").getByText("at about").waitFor({ timeout: PLAN_WAIT_MS });
+  await page.getByText("Looking for better levels").waitFor({ state: "detached", timeout: PLAN_WAIT_MS });
+  const bar = page
+    .getByRole("list", { name: /^vessel .* [1-9]\d* batches/ })
+    .first()
+    .getByRole("button")
+    .first();
+  const box = await bar.boundingBox();
+  const client = await page.context().newCDPSession(page);
+  await client.send("Performance.enable");
+  const scriptMs = async () => {
+    const { metrics } = await client.send("Performance.getMetrics");
+    return 1000 * metrics.find(({ name }) => name === "ScriptDuration").value;
+  };
+  const y = box.y + box.height / 2;
+  await page.mouse.move(box.x + 20, y);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 40, y, { steps: 4 });
+  const before = await scriptMs();
+  for (let i = 1; i <= DRAG_STEPS; i++) await page.mouse.move(box.x + 40 + 4 * i, y);
+  const each = ((await scriptMs()) - before) / DRAG_STEPS;
+  await page.mouse.up();
+  return each;
 }
 
 /** From a tap on one of a trial's signs until all that follows from it is drawn. The median. */

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { choose, expect, seriousFaults, signedInState, test } from "./page.ts";
+import { choose, expect, overflows, seriousFaults, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -152,3 +152,132 @@ test("with a token a till sells out of the oldest pot of its product", async ({ 
   expect(refused.status()).toBe(422);
   expect((await refused.json()).error).toMatchObject({ code: "badInput", fields: ["sales.0.coffee"] });
 });
+
+test.describe("a barista in service", () => {
+  test.use({ as: "barista", hasTouch: true });
+
+  test("is told what to brew when the pots are low, starts it by one tap, and takes it back", async ({
+    page,
+  }) => {
+    await page.goto("/bar");
+    const todo = page.getByRole("list", { name: "to do now" });
+    await expect(panel(page, "To do now")).toContainText(/likely/, { timeout: 90_000 });
+    const { pots } = (await (await page.request.get("/api/v1/bar")).json()) as {
+      pots: { id: string; standing: { serve: string } | null }[];
+    };
+    const hot = pots.filter(({ standing }) => standing?.serve === "hot");
+    const send = (events: readonly object[]) =>
+      page.request.post("/api/v1/bar/events", { data: { sentAt: new Date().toISOString(), events } });
+    const at = new Date().toISOString();
+    const poured = hot.map(({ id }) => ({
+      kind: "pouredAway",
+      id: crypto.randomUUID(),
+      at,
+      vesselId: id,
+      reason: "closing",
+    }));
+    if (poured.length > 0) expect((await send(poured)).ok()).toBe(true);
+
+    // Half past nine, and nothing hot stands there.
+    const row = todo
+      .getByRole("listitem")
+      .filter({ hasText: /Brew Saltmarsh, hot/ })
+      .first();
+    await expect(row).toContainText(/into .*: \d+ g, \d+ cups of/, { timeout: 90_000 });
+    await expect(row.getByRole("link", { name: "Its card" })).toHaveAttribute("href", /\/cards\//);
+    const begun = row.getByRole("button", { name: /It is brewing/ });
+    for (const side of ["height", "width"] as const)
+      expect((await begun.boundingBox())![side]).toBeGreaterThanOrEqual(48);
+    await begun.tap();
+    await expect(page.getByText(/is brewing into/)).toBeVisible();
+    // Its brewer is taken, so that no other hot batch is asked for.
+    await expect(todo.getByRole("listitem").filter({ hasText: /Brew Saltmarsh, hot/ })).toHaveCount(0);
+    await expect(panel(page, "To do now")).toContainText(/likely/);
+    await page.getByRole("button", { name: "Undo" }).tap();
+    await expect(row).toBeVisible({ timeout: 90_000 });
+    const back = poured.map(({ id }) => ({ kind: "undone", id: crypto.randomUUID(), at, eventId: id }));
+    if (back.length > 0) expect((await send(back)).ok()).toBe(true);
+  });
+});
+
+test.describe("a rush on a phone", () => {
+  test.use({ as: "barista", hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
+
+  test("forty taps are forty cups; the level is set, the pot poured away, and the day's account has it all", async ({
+    page,
+  }) => {
+    test.setTimeout(300_000);
+    await page.goto("/bar");
+    const soldCups = async () => {
+      const { products } = await account(page);
+      return products.reduce((sum, product) => sum + product, 0);
+    };
+    await pourAwayIfThere(page, WHITE);
+    await panel(page, WHITE).getByRole("button", { name: "Fill by hand" }).tap();
+    await dialog(page).getByLabel("how much").fill("2000");
+    await dialog(page).getByRole("button", { name: "It is in the pot" }).tap();
+    await expect(left(page, WHITE)).toHaveText("2\u202f000 g");
+    const before = await soldCups();
+
+    // Eight cups of 220 g, and 32 more than were in it: counted, and told as odd.
+    const cup = panel(page, WHITE).getByRole("button", { name: "Serve one of 240 ml" });
+    for (const side of ["height", "width"] as const)
+      expect((await cup.boundingBox())![side]).toBeGreaterThanOrEqual(48);
+    for (let i = 0; i < 8; i++) await cup.tap();
+    await expect(left(page, WHITE)).toHaveText("240 g");
+    for (let i = 0; i < 32; i++) await cup.tap();
+    await expect(left(page, WHITE)).toHaveText("empty by count");
+    await expect(page.getByTestId("line to the house")).not.toContainText("to send", { timeout: 60_000 });
+    await expect.poll(soldCups, { timeout: 60_000 }).toBe(before + 40);
+    await expect(page.getByRole("list", { name: "does not fit together" })).toContainText(
+      "more than was in it",
+    );
+
+    // It was not empty: its level is set by hand, up to where it stands.
+    const level = page.getByRole("slider", { name: `what is left in ${WHITE}` });
+    await level.focus();
+    for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowUp");
+    await expect(left(page, WHITE)).toHaveText("200 g");
+    await act(page, WHITE, "Half of it is left");
+    await expect(left(page, WHITE)).toHaveText(/^9\d\d g|1\u202f0\d\d g$/);
+    const rest = (await left(page, WHITE).textContent())!;
+    await pourAway(page, WHITE, "closing");
+    await page.goto("/shift/after");
+    await expect(page.getByRole("region", { name: "Where the waste came from" })).toContainText(
+      new RegExp(`${WHITE}: .*${rest}, 0 min old`),
+    );
+    expect(await overflows(page)).toEqual([]);
+  });
+
+  test("opening is checked off, on every device, and one is taken back", async ({ page }) => {
+    await page.goto("/bar");
+    await page.getByText("Opening").tap();
+    const opening = page.getByRole("list", { name: "Opening" });
+    const item = opening.getByRole("checkbox", { name: "filters" });
+    expect((await item.boundingBox())!.height).toBeGreaterThanOrEqual(48);
+    await item.tap();
+    await expect(item).toBeChecked();
+    await expect(page.getByText("1 of 6 done")).toBeVisible();
+    await page.reload();
+    await page.getByText("Opening").tap();
+    await expect(item).toBeChecked();
+    await item.tap();
+    await expect(item).not.toBeChecked();
+    await page.getByText("Closing").tap();
+    const closing = page.getByRole("list", { name: "Closing" });
+    await closing.getByLabel("how much is left").fill("Saltmarsh 6 kg");
+    await page.keyboard.press("Enter");
+    await expect(closing.getByRole("checkbox", { name: "what is left of the coffee" })).toBeChecked();
+    expect(await seriousFaults(page)).toEqual([]);
+  });
+});
+
+/** Cups that were sold today by each product, as the house answers. */
+async function account(page: Page): Promise<{ readonly products: readonly number[] }> {
+  const { sales } = await (await page.request.get("/api/v1/sales?day=2026-07-14")).json();
+  return { products: (sales as { count: number }[]).map(({ count }) => count) };
+}
+
+async function pourAwayIfThere(page: Page, pot: string): Promise<void> {
+  if ((await left(page, pot).count()) > 0) await pourAway(page, pot, "closing");
+}

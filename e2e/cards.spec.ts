@@ -37,7 +37,7 @@ test("a card is logged from by a barista, names its recipe's version, and follow
   const bar = await at.newPage();
   waitsUntilListening(bar);
   await bar.goto(cardUrl);
-  await bar.getByRole("link", { name: "Brew it: log a batch" }).click();
+  await bar.getByRole("link", { name: "Log a batch" }).click();
   await expect(bar.getByTestId("from-card")).toContainText(/Saltmarsh, hot, 2.801 g on Fulmar/);
   await expect(bar.getByLabel("dose")).toHaveValue(/^202 g/);
   await expect(bar.getByLabel("hot water")).toHaveValue(/3.229/);
@@ -85,7 +85,7 @@ test("an iced card says how it was iced, and so does what is logged from it", as
   await save.click();
   await page.getByRole("button", { name: "Open it" }).click();
   await expect(page).toHaveURL(/\/cards\//);
-  await page.getByRole("link", { name: "Brew it: log a batch" }).click();
+  await page.getByRole("link", { name: "Log a batch" }).click();
   await page.getByText("More about it").click();
   await expect(page.getByRole("combobox", { name: "served" })).toContainText("bath");
   await expect(page.getByLabel("ice", { exact: true })).toHaveValue("0 g");

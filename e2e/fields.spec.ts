@@ -15,6 +15,7 @@ const SCREENS = [
   ["/bench/supplies", "/bench/care"],
   ["/bench/house"],
   ["/people", "/me", "/wall"],
+  ["/rescue?card=0190a5c0-0000-7000-8000-000000000600", "/trials/0190a5c0-0000-7000-8000-000000008600"],
 ] as const;
 
 const TYPED = [
@@ -71,6 +72,26 @@ for (const screens of SCREENS) {
     expect(fields, "fields that were found").toBeGreaterThan(0);
   });
 }
+
+/** Dialogs of a day's plan, by the buttons that open them. */
+const ASKED_OF_A_DAY = ["A surge", "An order", "More or fewer", "Something away", "How we plan"];
+
+test("whatever is typed in the dialogs of a day's plan is answered there, and not lost", async ({ page }) => {
+  await page.goto("/shift/plan?day=2026-08-03");
+  let fields = 0;
+  for (const name of ASKED_OF_A_DAY) {
+    await page.getByRole("button", { name, exact: true }).click();
+    const dialog = page.getByRole("dialog");
+    await dialog.getByRole("button").first().waitFor();
+    if (name === "How we plan") await dialog.getByRole("button", { name: "One that comes again" }).click();
+    const { count, faults } = await tryFields(page, "[role=dialog]");
+    fields += count;
+    expect(faults, name).toEqual([]);
+    await dialog.getByRole("button", { name: "Cancel" }).click();
+    await expect(dialog).toHaveCount(0);
+  }
+  expect(fields, "fields that were found").toBeGreaterThan(25);
+});
 
 /** Unfolds what is folded. */
 function unfold(page: Page): Promise<void> {
@@ -156,7 +177,9 @@ function tryFields(page: Page, within: string) {
             faults.push(`${what} was lost without a word`);
           setValue.call(field, before);
           field.dispatchEvent(new Event("input", { bubbles: true }));
-          field.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", bubbles: true }));
+          // In a dialog the key would close all of it.
+          if (!field.closest("[role=dialog]"))
+            field.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", bubbles: true }));
           await drawn();
         }
       }

@@ -7,14 +7,34 @@ const ICED =
 const LIST = "/shift?day=2026-07-27";
 const RECIPE = "/recipes/0190a5c0-0000-7000-8000-000000000060";
 const PRESS = "/recipes/0190a5c0-0000-7000-8000-000000000062";
+const CARD = "/cards/0190a5c0-0000-7000-8000-000000000600";
+/** Two logged pots. */
+const BATCH = "0190a5c0-0000-7000-8000-000000010100";
+const OTHER = "0190a5c0-0000-7000-8000-000000010101";
 const PLACES = {
-  "scale, lists, walls and the log": [
+  "scale and lists": [
     "/scale",
     ICED,
     LIST,
+    "/shift/plan?day=2026-07-15",
+    "/shift/sites?day=2026-07-15",
+    "/shift/after?day=2026-07-14",
     "/cards",
+    CARD,
+    `/rescue?card=${CARD.split("/").at(-1)}`,
+  ],
+  "pots and the log": [
     "/bar",
     "/bar/0190a5c0-0000-7000-8000-000000000030",
+    "/log",
+    `/log/${BATCH}`,
+    "/log/moved",
+    "/log/forecast",
+    `/compare?batches=${BATCH},${OTHER}`,
+    "/trials",
+    "/trials/0190a5c0-0000-7000-8000-000000008600",
+  ],
+  "people and walls": [
     "/me",
     "/people",
     "/people/jobs",
@@ -24,12 +44,8 @@ const PLACES = {
     "/wall?as=cards",
     "/wall?as=labels",
     "/wall?as=list",
-    "/log",
-    "/log/0190a5c0-0000-7000-8000-000000010100",
-    "/log/moved",
-    "/log/forecast",
   ],
-  "recipes and bench": [
+  recipes: [
     "/recipes",
     RECIPE,
     `${RECIPE}/edit`,
@@ -38,10 +54,10 @@ const PLACES = {
     "/recipes/compare?a=0190a5c0-0000-7000-8000-000000000064&b=0190a5c0-0000-7000-8000-000000000065",
     `${RECIPE}/approve?v=0190a5c0-0000-7000-8000-000000000064`,
     "/recipes/sites",
-    ...["", "/vessels", "/brewers", "/grinders", "/coffees", "/supplies", "/care", "/house"].map(
-      (part) => `/bench${part}`,
-    ),
   ],
+  bench: ["", "/vessels", "/brewers", "/grinders", "/coffees", "/supplies", "/care", "/house"].map(
+    (part) => `/bench${part}`,
+  ),
 } as const;
 
 test.describe.configure({ mode: "parallel" });
@@ -52,10 +68,10 @@ const LOOKS: readonly {
   readonly width: number;
   readonly look: (page: Page) => Promise<readonly string[]>;
 }[] = [
-  { colorScheme: "light", width: 390, look: asRead },
   { colorScheme: "light", width: 1280, look: asRead },
-  { colorScheme: "dark", width: 1280, look: (page) => seriousFaults(page, "color-contrast") },
   { colorScheme: "light", width: 1600, look: async () => [] },
+  { colorScheme: "light", width: 390, look: asRead },
+  { colorScheme: "dark", width: 390, look: (page) => seriousFaults(page, "color-contrast") },
 ];
 
 /** What stands in the way of an eye or a screen reader. */
@@ -63,42 +79,42 @@ async function asRead(page: Page): Promise<readonly string[]> {
   return [...(await seriousFaults(page)), ...(await readingFaults(page))];
 }
 
-for (const { colorScheme, width, look } of LOOKS) {
-  test.describe(`${colorScheme}, ${width} wide`, () => {
-    test.use({ colorScheme, viewport: { width, height: 800 } });
+/** Nothing on this page that a look finds, nothing cut off, and nothing wider than the page: on every screen, in both colours. */
+async function canBeRead(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.getByRole("main").waitFor();
+  for (const { colorScheme, width, look } of LOOKS) {
+    await page.emulateMedia({ colorScheme });
+    await page.setViewportSize({ width, height: 800 });
+    const where = `${path}, ${colorScheme}, ${width} wide`;
+    expect(await look(page), where).toEqual([]);
+    await expect.poll(() => overflows(page), { message: where }).toEqual([]);
+  }
+}
 
-    /** Nothing on these pages that the look finds, nothing cut off, and nothing wider than the page. */
-    const canBeRead = async (page: Page, paths: readonly string[]) => {
-      for (const path of paths) {
-        await page.goto(path);
-        await page.getByRole("main").waitFor();
-        expect(await look(page), path).toEqual([]);
-        expect(await overflows(page), path).toEqual([]);
-      }
-    };
-
-    for (const [what, paths] of Object.entries(PLACES)) {
-      test(`${what} can be read by all`, ({ page }) => canBeRead(page, paths));
-    }
-
-    test("a card, and the list that it is on, can be read by all", async ({ page }) => {
-      await page.goto("/scale");
-      await page.getByRole("button", { name: "Save as card" }).click();
-      await page.getByRole("button", { name: "Open it" }).click();
-      await expect(page).toHaveURL(/\/cards\//);
-      const card = new URL(page.url()).pathname;
-      await page.goto(LIST);
-      // By keyboard: of a long list the arrows that scroll it may lie over the first.
-      await page.getByRole("combobox", { name: "add a card" }).press("Enter");
-      await expect(page.getByRole("option").first()).toBeVisible();
-      await page.keyboard.press("Home");
-      await page.keyboard.press("Enter");
-      await expect(page.getByRole("main").getByRole("listitem").first()).toBeVisible();
-      await saved(page);
-      await canBeRead(page, [card, LIST]);
-    });
+for (const [places, paths] of Object.entries(PLACES)) {
+  test(`${places} can be read by all`, async ({ page }) => {
+    for (const path of paths) await canBeRead(page, path);
   });
 }
+
+test("a list of an evening, and the card on it, can be read by all", async ({ page }) => {
+  await page.goto("/scale");
+  await page.getByRole("button", { name: "Save as card" }).click();
+  await page.getByRole("button", { name: "Open it" }).click();
+  await expect(page).toHaveURL(/\/cards\//);
+  const card = new URL(page.url()).pathname;
+  await page.goto(LIST);
+  // By keyboard: of a long list the arrows that scroll it may lie over the first.
+  await page.getByRole("combobox", { name: "add a card" }).press("Enter");
+  await expect(page.getByRole("option").first()).toBeVisible();
+  await page.keyboard.press("Home");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("main").getByRole("listitem").first()).toBeVisible();
+  await saved(page);
+  await canBeRead(page, card);
+  await canBeRead(page, LIST);
+});
 
 test("scripts run by nonce only, and another for each page", async ({ page }) => {
   const policyOf = async () => (await page.request.get("/scale")).headers()["content-security-policy"] ?? "";

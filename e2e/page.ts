@@ -76,7 +76,7 @@ export function waitsUntilListening(page: Page): void {
 }
 
 /** The pot shelf goes on asking while a journey has its house stopped or a sign-in ended, which the browser says in its console. */
-const ASKED_IN_VAIN = /(ERR_CONNECTION_\w+|status of 401).*\/api\/v1\/bar\?/;
+const ASKED_IN_VAIN = /(ERR_\w+|status of (401|503)).*\/api\/v1\/(bar(\/stream)?|plan)\?/;
 
 type State = Awaited<ReturnType<BrowserContext["storageState"]>>;
 const states = new Map<Who, State>();

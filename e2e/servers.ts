@@ -50,9 +50,9 @@ export async function sharedHouse(name: string) {
     (await inside.query(sql, [...values]))[0] as Rows;
   const running: ChildProcess[] = [];
 
-  /** Starts one more server, and waits until it answers. */
-  const start = async () => {
-    const port = await freePort();
+  /** Starts one more server, where it is said at the address of one that is gone, and waits until it answers. */
+  const start = async (at?: string) => {
+    const port = at === undefined ? await freePort() : Number(new URL(at).port);
     const log = openSync(join(logs, `${name}-server.log`), "a");
     const server = spawn(process.execPath, [join(ROOT, "scripts", "serve.mjs")], {
       cwd: ROOT,

@@ -202,6 +202,26 @@ describe("what happens at a bar is kept", () => {
     expect([(await pot(LEFT)).standing!.cups, (await pot(RIGHT)).standing!.cups]).toEqual([10, 10]);
   });
 
+  test("a device that is back after a week brings 500 events: each is kept once, on its day, and what stands now stays", async () => {
+    await send([filled(BLUE, -10)]);
+    const here = (await pot(BLUE)).standing;
+    const WEEK_MIN = 7 * 24 * 60;
+    const old = Array.from({ length: 500 }, (_, i) => {
+      const minutes = -WEEK_MIN + i * 10;
+      return i % 25 === 0 ? filled(LEFT, minutes) : cup(LEFT, minutes);
+    });
+    const before = (await fresh.db.select().from(sales)).length;
+    const parts = [old.slice(0, 100), old.slice(100, 300), old.slice(300)];
+    // Its line breaks in the middle, and all of it is sent once more.
+    for (const part of [...parts, ...parts.toReversed()]) await send(part);
+    const after = await fresh.db.select().from(sales);
+    expect(after).toHaveLength(before + 480);
+    expect(after.find(({ id }) => id === old[1]!.id)!.at.toISOString()).toBe(old[1]!.at);
+    expect((await pot(BLUE)).standing).toEqual(here);
+    // What it filled days ago was poured away since.
+    expect((await pot(LEFT)).standing).toBeNull();
+  });
+
   test("another server folds the same from the rows", async () => {
     await send([filled(LEFT, -30), cup(LEFT, -20), cup(LEFT, -10), filled(BLUE, -5, { liquidG: 1800 })]);
     const before = [await pot(LEFT), await pot(BLUE)];

@@ -5,6 +5,8 @@ import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { z } from "zod";
 import { sentEvents, sentSales } from "#contract/bar.ts";
 import { CALC_NAMES, CALCS } from "#contract/calc.ts";
+import { sentDayPlan } from "#contract/dayPlan.ts";
+import { endedGuide, sentGuideEvents } from "#contract/guide.ts";
 import { recipeFile } from "#contract/recipeFile.ts";
 import { shiftList } from "#contract/shift.ts";
 import type { Trouble } from "#contract/trouble.ts";
@@ -176,6 +178,9 @@ type Handler = (request: Request, context: { params: Promise<unknown> }) => Prom
 /** Messages that a route takes as its body, where it takes one. */
 const BODIES: { readonly [route: string]: z.ZodType } = {
   "app/api/v1/bar/events/route.ts POST": sentEvents,
+  "app/api/v1/guides/[id]/end/route.ts POST": endedGuide,
+  "app/api/v1/guides/[id]/events/route.ts POST": sentGuideEvents,
+  "app/api/v1/plan/route.ts PUT": sentDayPlan,
   "app/api/v1/sales/route.ts POST": sentSales,
   "app/api/v1/shifts/[day]/route.ts PUT": shiftList,
   "app/api/v1/recipes/route.ts POST": recipeFile,
@@ -222,7 +227,9 @@ async function routes(): Promise<Target[]> {
           ...params,
         };
         const reply = await handle(request, { params: Promise.resolve(path) });
-        const said = (await reply.text()).slice(0, 300);
+        // A line that stays open is hung up.
+        const isStream = reply.headers.get("content-type") === "text/event-stream";
+        const said = isStream ? await reply.body?.cancel() : (await reply.text()).slice(0, 300);
         return { failed: reply.status >= 500, kind: String(reply.status), said };
       };
       if (file.includes("[what]")) {

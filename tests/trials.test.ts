@@ -26,6 +26,7 @@ let standard: typeof import("#server/standards.ts");
 let cups: typeof import("#server/cups.ts");
 let cardRows: typeof import("#data/cards.ts");
 let cupRows: typeof import("#data/cups.ts");
+let list: typeof import("#server/read/trials.ts");
 let cardPage: typeof import("#server/read/card.ts");
 let days: typeof import("#server/demoDay.ts");
 
@@ -41,6 +42,7 @@ beforeAll(async () => {
   cardRows = await import("#data/cards.ts");
   cupRows = await import("#data/cups.ts");
   cardPage = await import("#server/read/card.ts");
+  list = await import("#server/read/trials.ts");
   seen = await import("#server/trialSeen.ts");
   logs = await import("#server/batches.ts");
   standard = await import("#server/standards.ts");
@@ -94,6 +96,22 @@ async function logOne(trialId: string, setting: number, change: object) {
   );
   return { id, notInTrial };
 }
+
+test("a trial of a recipe begins from a card of it; a recipe without one is scaled first", async () => {
+  const { recipe } = (await cardRows.readCard(fresh.db, CARD))!.sheet.chosen;
+  const listed = async (link: string) => {
+    const page = await list.readTrialList(new URLSearchParams(link));
+    if (typeof page === "string") throw new Error(page);
+    const card = page.begin === undefined ? undefined : await cardRows.readCard(fresh.db, page.begin);
+    return { recipe: card?.sheet.chosen.recipe, toScale: page.toScale };
+  };
+  expect(await listed(`recipe=${recipe}`)).toEqual({ recipe, toScale: undefined });
+  expect(await listed(`recipe=${demoId(999)}`)).toEqual({
+    recipe: undefined,
+    toScale: `/scale?recipe=${demoId(999)}`,
+  });
+  expect(await listed("")).toEqual({ recipe: undefined, toScale: undefined });
+});
 
 test("the demo has a running trial and three that ended, one of them iced", async () => {
   const rows = await fresh.db.select().from(trials);

@@ -1,4 +1,5 @@
 import { expect, openAnswers, test } from "../page.ts";
+import { wind, windable } from "../winding.ts";
 
 const DIR = "docs/screenshots";
 const ICED =
@@ -10,6 +11,8 @@ const A4_LYING = { width: 1062, height: 733 };
 test("the main views", async ({ page }) => {
   const shoot = async (name: string) => {
     await page.evaluate(() => document.fonts.ready);
+    // The head line says that the page is live.
+    await page.getByTestId("line to the house").getByText("live").waitFor({ state: "attached" });
     await page.screenshot({ path: `${DIR}/${name}.png` });
   };
   const forecast = () => page.getByTestId("sureness").waitFor();
@@ -37,9 +40,15 @@ test("the main views", async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
 
   await page.setViewportSize({ width: 1280, height: 1180 });
+  await page.goto("/shift/plan");
+  await page.getByRole("combobox", { name: "day", exact: true }).click();
+  await page.getByRole("option", { name: /tomorrow/ }).click();
+  // What the levels are held against comes last.
+  await page.getByText(/Brewed when empty it costs/).waitFor({ timeout: 120_000 });
+  await page.getByText(/Looking for better levels/).waitFor({ state: "detached", timeout: 120_000 });
+  await shoot("shift");
   await page.goto("/shift");
   await page.getByTestId("ice budget").waitFor();
-  await shoot("shift");
   await page.setViewportSize({ width: 1280, height: 800 });
 
   await page.getByRole("link", { name: /iced/ }).first().click();
@@ -47,13 +56,8 @@ test("the main views", async ({ page }) => {
   await shoot("card");
   await page.setViewportSize({ width: 390, height: 844 });
   await shoot("phone-card");
-  await page.goto("/scale");
-  await forecast();
-  await shoot("phone-scale");
-
   await page.setViewportSize({ width: 1280, height: 800 });
   const loft = "/recipes/0190a5c0-0000-7000-8000-000000000060";
-  const older = "0190a5c0-0000-7000-8000-000000000064";
   await page.goto("/recipes");
   await shoot("recipes");
   await page.emulateMedia({ colorScheme: "dark" });
@@ -66,9 +70,6 @@ test("the main views", async ({ page }) => {
   await page.getByTestId("recipe done at").waitFor();
   await shoot("pour-editor");
   await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(`${loft}/approve?v=${older}`);
-  await page.getByRole("list", { name: "what would change" }).waitFor();
-  await shoot("recipe-standard");
   await page.goto("/bench");
   await page.getByText("How sure Scale's figures are").waitFor();
   await shoot("bench");
@@ -76,7 +77,11 @@ test("the main views", async ({ page }) => {
   await shoot("log");
   await page.goto("/bar");
   await page.getByTestId("left").first().waitFor();
+  await page.getByText(/Then likely/).waitFor({ timeout: 60_000 });
   await shoot("bar");
+  await page.setViewportSize({ width: 390, height: 844 });
+  await shoot("phone-bar");
+  await page.setViewportSize({ width: 1280, height: 800 });
   // The demo's running trial.
   await page.goto("/trials/0190a5c0-0000-7000-8000-000000008600");
   await page.getByText(/Likely|The last batch/).waitFor();
@@ -109,4 +114,14 @@ test("the main views", async ({ page }) => {
   await expect(page.getByText("this tablet, made by")).toBeVisible();
   await page.reload();
   await shoot("people");
+
+  // A brew that runs, with the scale under its dispenser.
+  await page.goto("/cards/0190a5c0-0000-7000-8000-000000000600");
+  await page.evaluate(() => localStorage.setItem("tumbek.simulatedInstruments", "on"));
+  await windable(page);
+  await page.getByRole("button", { name: "Brew it, step by step" }).click();
+  await page.getByRole("button", { name: /^Start Fulmar/ }).click();
+  await wind(page, 150);
+  await page.getByText(/Will end at/).waitFor();
+  await shoot("guide");
 });
