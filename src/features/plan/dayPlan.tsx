@@ -47,7 +47,7 @@ export function DayPlan({ start, days }: DayPlanProps) {
   const { changes } = plan;
   const input = useMemo(() => planInputOf(kit, site.plan, changes), [kit, site.plan, changes]);
   const demand = useMemo(() => dayAsked(kit, site.plan, changes), [kit, site.plan, changes]);
-  const planned = usePlanned(input);
+  const planned = usePlanned(input, { way: site.plan.way });
   const span = useMemo(() => ({ fromMin: firstMin(site.plan), toMin: site.plan.closesMin }), [site.plan]);
 
   const isToday = kit.nowMin !== null;

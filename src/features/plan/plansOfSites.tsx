@@ -45,7 +45,7 @@ export function PlansOfSites({ starts, day, days }: PlansOfSitesProps) {
 function SitePlanPanel({ start: { kit, sitePlan, dayPlan } }: { readonly start: DayPlanStart }) {
   const units = useUnits();
   const input = useMemo(() => planInputOf(kit, sitePlan.plan, dayPlan.changes), [kit, sitePlan, dayPlan]);
-  const { planned } = usePlanned(input, "tuned levels");
+  const { planned } = usePlanned(input, { way: sitePlan.plan.way, asFar: "tuned levels" });
   const nothing = nothingSentence(kit);
   if (nothing)
     return (

@@ -1,4 +1,6 @@
+import { replaceEqualDeep } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
+import type { SitePlan } from "#contract/dayPlanKinds.ts";
 import type { Plan, PlanHead, PlanInput, Timetable } from "#core/shift";
 import { type Plans, plans } from "#workers/plans.ts";
 
@@ -13,13 +15,22 @@ export interface Planned {
 }
 
 /**
- * A plan that follows its input: first levels soon, what they are held against behind them.
+ * A plan that follows its input: first levels soon, what they are held against behind them. A day that is brewed by a timetable is
+ * shown once its timetable is worked out, and the one before it until then.
  *
  * @param asFar tuned levels alone where a day is one of many: they are the plan's own
  */
-export function usePlanned(input: PlanInput, asFar: "tuned levels" | "whole" = "whole") {
+export function usePlanned(
+  wanted: PlanInput,
+  { way, asFar = "whole" }: { readonly way: SitePlan["way"]; readonly asFar?: "tuned levels" | "whole" },
+) {
   const worker = useRef<Plans>(undefined);
+  // An input that was made anew and says the same is not worked out again.
+  const before = useRef(wanted);
+  before.current = replaceEqualDeep(before.current, wanted);
+  const input = before.current;
   const [planned, setPlanned] = useState<Planned>();
+  const [timetabled, setTimetabled] = useState<Planned>();
   /** How far the whole plan is, a share; undefined while nothing is worked out. */
   const [progress, setProgress] = useState<number>();
   const [failed, setFailed] = useState(false);
@@ -48,6 +59,7 @@ export function usePlanned(input: PlanInput, asFar: "tuned levels" | "whole" = "
       const timetable = await worker.current.timetable(input, tuningOf(whole));
       if (!isWanted || timetable === "stopped") return;
       setPlanned({ input, head: whole, whole, timetable });
+      setTimetabled({ input, head: whole, whole, timetable });
     };
     work().then(
       () => setFailed(false),
@@ -63,7 +75,12 @@ export function usePlanned(input: PlanInput, asFar: "tuned levels" | "whole" = "
     worker.current?.stop();
     setProgress(undefined);
   };
-  return { planned, progress, failed, stop };
+  return {
+    planned: way === "timetable" && asFar === "whole" ? timetabled : planned,
+    progress,
+    failed,
+    stop,
+  };
 }
 
 function tuningOf({ shift, pourRestCups, scarceShare, vesselPrice }: PlanHead) {
