@@ -98,16 +98,31 @@ export function begun(day: Day, rule: PlanRule): Run {
   };
 }
 
-function hasVesselOf(run: Run, kind: number): boolean {
-  return kind >= 0 && run.used[kind]! < run.day.vessels[kind]![run.slot]!;
+/** Vessels of a kind that are neither in use, nor away, nor left to a pin that comes. */
+function freeOf({ day, slot, used }: Run, kind: number): number {
+  let free = day.vessels[kind]![slot]! - used[kind]!;
+  for (const pin of day.pins)
+    if (pin.kind === kind && slot >= pin.vesselFromSlot && slot < pin.beginSlot) free--;
+  return Math.max(0, free);
 }
 
-/** Vessels of all kinds that are neither in use nor away. */
+/** The same of all kinds. */
 export function freeVessels(run: Run): number {
   let free = 0;
-  for (let kind = 0; kind < run.used.length; kind++)
-    free += Math.max(0, run.day.vessels[kind]![run.slot]! - run.used[kind]!);
+  for (let kind = 0; kind < run.used.length; kind++) free += freeOf(run, kind);
   return free;
+}
+
+/** Whether a batch that is begun now would be on a brewer still when a pin that comes needs the last one of them, or this very one. */
+function isInAPinsWay({ day, slot, brewers }: Run, { brewSlots, brewerPlace }: DayOption): boolean {
+  const endSlot = slot + brewSlots;
+  return day.pins.some((pin) => {
+    if (pin.beginSlot <= slot || pin.beginSlot >= endSlot) return false;
+    if (brewerPlace >= 0 && pin.brewerPlace === brewerPlace) return true;
+    for (let at = pin.beginSlot; at < Math.min(endSlot, pin.readySlot); at++)
+      if (brewers[at]! <= 1) return true;
+    return false;
+  });
 }
 
 /** Whether a batch can be begun now, but for its vessel. */
@@ -118,12 +133,12 @@ function allowsElse(run: Run, option: DayOption): boolean {
   if (day.ice && iceKg > run.iceLeftKg) return false;
   for (let at = slot; at < slot + brewSlots; at++) if (run.brewers[at]! <= 0) return false;
   if (brewerPlace >= 0 && run.freeAt[brewerPlace]! > slot) return false;
-  return !day.forbids(option, slot);
+  return !isInAPinsWay(run, option) && !day.forbids(option, slot);
 }
 
 /** Whether a batch can be begun now: its brewer, hands, vessel, ice, and the end of the day. */
 export function allows(run: Run, option: DayOption): boolean {
-  return hasVesselOf(run, option.kind) && allowsElse(run, option);
+  return option.kind >= 0 && freeOf(run, option.kind) > 0 && allowsElse(run, option);
 }
 
 /** Begins a batch: its vessel is held from now on. */

@@ -22,6 +22,18 @@ interface DayProduct {
   readonly pots: readonly (PlanPot & { readonly kind: number })[];
 }
 
+/** A batch that is begun at its slot whatever the levels say: a brewer is left to it, and for a while before it a vessel. */
+export interface DayPin {
+  readonly product: number;
+  readonly options: readonly DayOption[];
+  readonly beginSlot: number;
+  readonly readySlot: number;
+  readonly kind: number;
+  readonly brewerPlace: number;
+  /** From this slot on one vessel of its kind is left to it. */
+  readonly vesselFromSlot: number;
+}
+
 /** A day made ready: everything that is the same however often it is run. */
 export interface Day {
   readonly slotMin: number;
@@ -33,16 +45,15 @@ export interface Day {
   readonly vessels: readonly Int16Array[];
   readonly handsMin: readonly number[];
   readonly ice: PlanInput["ice"];
-  /** Batches that begin at a slot, whatever the levels say. */
-  readonly pins: readonly (
-    | readonly { readonly product: number; readonly options: readonly DayOption[] }[]
-    | undefined
-  )[];
+  readonly pins: readonly DayPin[];
   /** Of the named brewers, the slot at which each is free of what is under way. */
   readonly freeAt: readonly number[];
   /** Options that are not brewed in a slot. */
   readonly forbids: (option: PlanOption, slot: number) => boolean;
 }
+
+/** So long before a pin a vessel is left to it, min: an hour misses hardly fewer pins than half of one, and costs the day more. */
+const VESSEL_BEFORE_MIN = 30;
 
 /** Makes a day ready to be run. */
 export function readyDay(input: PlanInput): Day {
@@ -81,15 +92,17 @@ export function readyDay(input: PlanInput): Day {
   const brewers = Int16Array.from({ length: slots }, (_, slot) => input.brewers - away("brewer", slot));
   for (const { readySlot } of input.brewing)
     for (let slot = nowSlot; slot < Math.min(slots, readySlot); slot++) brewers[slot]!--;
-  const pins: { product: number; options: readonly DayOption[] }[][] = [];
-  for (const { product, card, readySlot } of input.pins) {
+  const pins = input.pins.flatMap(({ product, card, readySlot }): DayPin[] => {
     const place = input.products.findIndex(({ name }) => name === product);
     const options = products[place]?.options.filter((option) => option.card === card) ?? [];
     const [first] = options;
-    if (!first) continue;
-    const slot = Math.max(nowSlot, readySlot - first.brewSlots);
-    pins[slot] = [...(pins[slot] ?? []), { product: place, options }];
-  }
+    if (!first) return [];
+    const { brewSlots, kind, brewerPlace } = first;
+    const beginSlot = Math.max(nowSlot, readySlot - brewSlots);
+    const vesselFromSlot = beginSlot - Math.ceil(VESSEL_BEFORE_MIN / input.slotMin);
+    const at = { beginSlot, readySlot: beginSlot + brewSlots, vesselFromSlot };
+    return [{ product: place, options, kind, brewerPlace, ...at }];
+  });
   return {
     slotMin: input.slotMin,
     fromSlot: nowSlot,

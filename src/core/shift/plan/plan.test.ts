@@ -245,6 +245,50 @@ describe("a day run by levels", () => {
     expect(runDay(readyDay(none), levels(20), guests()).pots.flat()).toHaveLength(0);
   });
 
+  describe("leaves to a pin", () => {
+    const readyOf = (input: PlanInput, level = 20) => {
+      const { pots, missedPins } = runDay(readyDay(input), levels(level), guests());
+      return { ready: pots[0]!.map(({ readySlot }) => readySlot), missedPins };
+    };
+    const pinnedAt = (readySlot: number) => ({
+      ...HOUR,
+      pins: [{ product: "house", card: "large", readySlot }],
+    });
+
+    test("a vessel, in the half hour before it", () => {
+      expect(readyOf(HOUR).ready.slice(0, 2)).toEqual([2, 4]);
+      expect(readyOf(pinnedAt(6))).toMatchObject({ ready: [2, 6, 10], missedPins: 0 });
+    });
+
+    test("its brewer, whether it has a name or is any of some", () => {
+      const [product] = HOUR.products;
+      const vessels = [{ kind: "large", count: 3 }];
+      const anyOne = { ...pinnedAt(5), vessels };
+      expect(readyOf(anyOne)).toMatchObject({ ready: [2, 5, 7, 10], missedPins: 0 });
+      const options = product!.options.map((option) => ({ ...option, brewer: "tall" }));
+      const named = { ...anyOne, brewers: 2, products: [{ ...product!, options }] };
+      expect(readyOf(named)).toMatchObject({ ready: [2, 5, 7, 10], missedPins: 0 });
+    });
+
+    test("the place of the smallest rest, where every vessel is in use", () => {
+      const pot = { product: "house", vesselKind: "large", readySlot: -1, pourAtSlot: 12 };
+      const full = {
+        ...pinnedAt(2),
+        pots: [
+          { ...pot, cups: 5 },
+          { ...pot, cups: 3 },
+        ],
+      };
+      const day = runDay(readyDay(full), levels(-1), guests());
+      expect(day.missedPins).toBe(0);
+      expect(day.pots[0]!.map(({ pouredCups, emptySlot }) => [pouredCups, emptySlot])).toEqual([
+        [5, 12],
+        [3, 0],
+        [8, 8],
+      ]);
+    });
+  });
+
   test("a pinned batch is likely at its very time, the first of one day and the second of another", () => {
     const pin = { product: "house", card: "large", readySlot: 6 };
     const [option] = readyDay(HOUR).products[0]!.options;

@@ -85,9 +85,11 @@ function begin(run: Run, slot: number): void {
   }
 }
 
-/** Begins the batches that have to be ready at a time. */
+/** Begins the batches that have to be ready at a time; a rest is poured for one that has no vessel. */
 function brewPinned(run: Run): void {
-  for (const { product, options } of run.day.pins[run.slot] ?? []) {
+  for (const { product, options, beginSlot } of run.day.pins) {
+    if (beginSlot !== run.slot) continue;
+    if (!options.some((each) => allows(run, each))) pourRestFor(run, options, 0, Number.POSITIVE_INFINITY);
     const option = options.find((each) => allows(run, each));
     if (option) brew(run, product, option);
     else run.missedPins++;
