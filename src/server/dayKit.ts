@@ -15,10 +15,10 @@ import {
   productKey,
   unbrewedOf,
 } from "#scaling/plan";
-import { barOf } from "./bar.ts";
+import { barOf, type FollowedBar } from "./bar.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
-import { habitsFor, pastDaysOf, pastSales } from "./pastSales.ts";
+import { habitsFor, type PastQuarter, pastDaysOf, pastSales } from "./pastSales.ts";
 import { cardsFor } from "./shifts.ts";
 
 const MS_PER_MIN = 60_000;
@@ -33,16 +33,17 @@ const H_PER_DAY = 24;
 export async function dayKitOf(bench: Bench, day: string, asWeekday: number | null): Promise<DayKit> {
   const { site, coffees, cups, vessels } = bench;
   const at = { siteId: site.id, day };
-  const [cards, prices, past, sites] = await Promise.all([
+  const isToday = day === dayIn(site.timeZone, now());
+  const [cards, prices, past, sites, bar, sold] = await Promise.all([
     cardsFor(at, { items: [] }),
     readPrices(database()),
     pastSales(site),
     listSites(database()),
+    isToday ? barOf(database(), bench) : null,
+    isToday ? soldOn(bench, day) : null,
   ]);
-  const today = dayIn(site.timeZone, now());
   const products = kitProducts(cards, bench, past.totals, prices);
   const weekday = asWeekday ?? getISODay(parseISO(day));
-  const isToday = day === today;
   const kinds = kitVessels(vessels);
   return {
     siteId: site.id,
@@ -64,24 +65,29 @@ export async function dayKitOf(bench: Bench, day: string, asWeekday: number | nu
       cups: cups.map(({ serve, volumeMl, fillG }) => ({ serve, volumeMl, fillG })),
     },
     habits: habitsFor(past, products, cups, { day, weekday }),
-    soldToday: isToday ? await soldToday(bench, products) : null,
+    soldToday: sold && cupsSold(sold, products, cups),
     unbrewed: unbrewedOf(past.totals, products, coffees, past.days),
     brewers: bench.brewers.filter(({ kind }) => kind === "batch").map(({ id, name }) => ({ id, name })),
     vessels: kinds,
-    ice: iceOf(bench, cards, isToday ? await iceLeft(bench) : undefined),
-    pots: isToday ? await potsNow(bench, day, products, kinds) : [],
+    ice: iceOf(bench, cards, bar?.folded.state.iceG),
+    pots: bar ? potsNow(bench, bar, products, kinds) : [],
   };
 }
 
-/** Cups sold today until now, by place of the products. */
-async function soldToday(
-  { site, cups, today }: Bench,
-  products: readonly KitProduct[],
-): Promise<readonly number[]> {
-  const { from } = momentsOf(site.timeZone, today);
+/** What was sold on a day until now. */
+async function soldOn({ site }: Bench, day: string): Promise<readonly PastQuarter[]> {
+  const { from } = momentsOf(site.timeZone, day);
   const rows = await readQuarters(database(), { siteId: site.id, from, until: now() });
-  const quarters = rows.map((row) => ({ ...row, day: today, place: 0 }));
-  const [day] = pastDaysOf(quarters, products, cups, today);
+  return rows.map((row) => ({ ...row, day, place: 0 }));
+}
+
+/** Its cups, by place of the products. */
+function cupsSold(
+  sold: readonly PastQuarter[],
+  products: readonly KitProduct[],
+  cups: Bench["cups"],
+): readonly number[] {
+  const [day] = pastDaysOf(sold, products, cups, sold[0]?.day ?? "");
   return products.map((_, place) => day?.cups[place]?.[0] ?? 0);
 }
 
@@ -103,21 +109,14 @@ function iceOf(
   };
 }
 
-/** What is in each ice source now, g, where the bar knows. */
-async function iceLeft(bench: Bench): Promise<ReadonlyMap<string, number>> {
-  return (await barOf(database(), bench)).folded.state.iceG;
-}
-
 /** What stands at the bar, and what is on its way there. */
-async function potsNow(
-  bench: Bench,
-  day: string,
+function potsNow(
+  { site, vessels, settings, today }: Bench,
+  { folded, kit }: FollowedBar,
   products: readonly KitProduct[],
   kinds: DayKit["vessels"],
-): Promise<readonly KitPot[]> {
-  const { site, vessels, settings } = bench;
-  const { from } = momentsOf(site.timeZone, day);
-  const { folded, kit } = await barOf(database(), bench);
+): readonly KitPot[] {
+  const { from } = momentsOf(site.timeZone, today);
   const minuteOf = (ms: number) => Math.round((ms - from.getTime()) / MS_PER_MIN);
   const atMs = now().getTime();
   const rules = { atMs, roomTempC: kit.roomTempC, rules: settings.hold };
