@@ -20,6 +20,8 @@ const config: NextConfig = {
   rewrites: async () => [{ source: "/favicon.ico", destination: "/icon.svg" }],
   headers: async () => [
     { source: "/:path*", headers: EVERYWHERE },
+    // The worker lies with the build's own files, and is for every page.
+    { source: "/_next/static/offline.js", headers: [{ key: "Service-Worker-Allowed", value: "/" }] },
     {
       source: "/api/:path*",
       headers: [{ key: "Content-Security-Policy", value: "default-src 'none'; frame-ancestors 'none'" }],

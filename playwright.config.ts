@@ -34,6 +34,8 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${house.port}`,
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",
+    // Every context would fetch the whole build and the pages of a shift; the journey without a network allows it for itself.
+    serviceWorkers: "block",
     timezoneId: "Europe/London",
     launchOptions: {
       executablePath: "/usr/bin/chromium-headless-shell",

@@ -22,8 +22,12 @@ export function serversOf(pid: number): readonly number[] {
   return children === "" ? [] : children.split(" ").map(Number);
 }
 
-/** A demo house in a database of its own, with as many application servers on it as are started. */
-export async function sharedHouse(name: string) {
+/**
+ * A demo house in a database of its own, with as many application servers on it as are started.
+ *
+ * @param now a moment at which its clock stands still; without one it goes with the machine's
+ */
+export async function sharedHouse(name: string, now?: string) {
   const { logs, dist } = houseFrom();
   const address = readAddress(DATABASE_HOME);
   const database = { ...address, database: `${address.database}_${name}` };
@@ -36,6 +40,7 @@ export async function sharedHouse(name: string) {
     TUMBEK_DIST: dist,
     TUMBEK_HOST: "127.0.0.1",
     TUMBEK_DATABASE: JSON.stringify(database),
+    ...(now && { TUMBEK_NOW: now }),
     TUMBEK_CALC_THREAD: await ensureBundle("src/calc/thread.ts", CALC, logs),
   };
   const setUp = await ensureBundle("src/server/setUp.ts", SERVER, logs);

@@ -40,7 +40,7 @@ async function start(house, empty) {
       return address;
     },
   );
-  const build = ensureBuild(house);
+  const build = await ensureBuild(house);
   const running = runningServer(house);
   const isSame = running && sameServer(running, house, build);
   if (isSame && (await answers(house))) {

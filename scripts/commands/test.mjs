@@ -25,6 +25,7 @@ export async function run() {
   await withFreshHouse(".tumbek/test", async () => {
     const { home } = houseFrom();
     check("types of the core, without the browser's or Node's", bin("tsc"), ["-p", "src/core"]);
+    check("types of the device's worker", bin("tsc"), ["-p", "src/offline/worker"]);
     check("types", bin("tsc"), ["-p", "."]);
     nameDatabaseOfTests();
     counts.push(vitest(bin("vitest"), join(home, "vitest.json")));

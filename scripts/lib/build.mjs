@@ -1,6 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { fingerprint } from "./fingerprint.mjs";
+import { bundleOfflineWorker } from "./offline.mjs";
 import { ensurePackages } from "./packages.mjs";
 import { BUNDLES, makeFolder, ROOT } from "./place.mjs";
 import { runLogged, say } from "./run.mjs";
@@ -22,7 +23,7 @@ export const SERVER = ["src/server", "src/data", "src/contract", "src/core", "sr
 export const CALC = ["src/calc", "src/scaling", "src/contract", "src/core", "src/words"];
 
 /** The application built from the sources as they are; returns the build's name. */
-export function ensureBuild({ dist, logs }) {
+export async function ensureBuild({ dist, logs }) {
   const mark = join(ROOT, dist, "tumbek-build");
   const wanted = fingerprint(SOURCES);
   if (existsSync(mark) && readFileSync(mark, "utf8") === wanted) return wanted;
@@ -30,6 +31,7 @@ export function ensureBuild({ dist, logs }) {
   const env = { ...process.env, NODE_ENV: "production", TUMBEK_DIST: dist };
   const next = join(ROOT, "node_modules/next/dist/bin/next");
   runLogged("The build", process.execPath, [next, "build"], { log: join(logs, "build.log"), env });
+  await bundleOfflineWorker(dist);
   writeFileSync(mark, wanted);
   return wanted;
 }

@@ -100,6 +100,14 @@ function housePaths(): object {
         responses: { ...ok("Its pots and its ice", z.looseObject({ n: z.int() })), ...refused },
       },
     },
+    "/api/v1/bar/day": {
+      get: {
+        operationId: "bar-day",
+        summary: "What a site's shift closes with: care that is due, what was poured away today, what is left of its coffees",
+        parameters: [site],
+        responses: { ...ok("The day's end", z.looseObject({})), ...refused },
+      },
+    },
     "/api/v1/bar/stream": {
       get: {
         operationId: "follow-bar",
@@ -214,6 +222,14 @@ function housePaths(): object {
         parameters: [inPath("id", uuid)],
         requestBody: { required: true, content: json(z.toJSONSchema(endedGuide, { io: "input" })) },
         responses: { ...ok("What followed", z.looseObject({})), ...refused },
+      },
+    },
+    "/api/v1/kept": {
+      get: {
+        operationId: "kept-pages",
+        summary: "Paths of the pages that a device keeps for when there is no network",
+        parameters: [site],
+        responses: { ...ok("The pages", z.object({ pages: z.array(z.string()) })), ...refused },
       },
     },
     "/api/v1/plan": {

@@ -1,4 +1,4 @@
-import type { Checked, OddCode, PotKit, ServingRules, Standing } from "#core/bar";
+import type { Brewed, Checked, OddCode, PotKit, ServingRules, Standing } from "#core/bar";
 
 /** A vessel of a site with what stands in it, as screens draw it. */
 export interface PotView {
@@ -46,6 +46,8 @@ export interface BarView {
   }[];
   /** What was done today of the day's opening and closing. */
   readonly checked: readonly Checked[];
+  /** Batches of today, the first first. */
+  readonly brewed: readonly Brewed[];
   /** Brews that are followed step by step now. */
   readonly guides: readonly { readonly id: string; readonly coffee: string; readonly brewer: string }[];
   readonly rules: ServingRules;

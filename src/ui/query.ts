@@ -13,6 +13,11 @@ export const queryClient = new QueryClient({
 
 const NO_ANSWER = "the server did not answer";
 
+/** Whether nobody answered, as against a refusal. */
+export function isUnanswered(error: unknown): boolean {
+  return error instanceof Error && error.message === NO_ANSWER;
+}
+
 /** An answer's JSON; throws with the server's own sentence where it refused. */
 export async function askServer<Answer>(path: string, signal: AbortSignal): Promise<Answer> {
   const response = await fetch(path, { signal }).catch(() => undefined);

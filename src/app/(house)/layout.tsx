@@ -6,6 +6,7 @@ import { UNITS_COOKIE, unitsFrom } from "#contract/readerUnits.ts";
 import { CounterProvider, Who } from "#features/counter/index.ts";
 import { Frame, Trouble } from "#features/frame/index.ts";
 import { BarProvider } from "#parts/bar/provider.tsx";
+import { Offline } from "#parts/offline/index.tsx";
 import { barViewOf } from "#server/read/bar.ts";
 import { IDLE_MIN } from "#server/session.ts";
 import { currentBench } from "#server/site.ts";
@@ -31,7 +32,10 @@ export default async function HouseLayout({ children }: { readonly children: Rea
   );
   return (
     <UnitsProvider initial={units}>
+      {/* A device keeps its pages for one person. */}
+      <meta name="tumbek-person" content={session.person.id} />
       <CounterProvider person={session.person} lockAfterMin={lockAfterMin}>
+        <Offline siteId={bench === "none" ? undefined : bench.site.id} lockAfterMin={lockAfterMin} />
         {bench === "none" ? frame : <BarProvider initial={await barViewOf(bench)}>{frame}</BarProvider>}
       </CounterProvider>
     </UnitsProvider>

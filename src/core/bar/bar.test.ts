@@ -178,6 +178,22 @@ test("what is checked off of a day is kept with its time, until it is taken back
   expect(barAfter(stock, ice, back).checked.map(({ item }) => item)).toEqual(["stock"]);
 });
 
+test("a batch that was begun and then filled in is one; one that nobody told of before counts when it is filled in", () => {
+  const begun = at(1, { kind: "brewBegun", vesselId: "a", cardId: "large", dueMs: null });
+  const brewed = barAfter(
+    begun,
+    filled(7, { cardId: "large" }),
+    filled(60, { vesselId: "plate", cardId: "small" }),
+    filled(90, { cardId: null }),
+  ).brewed;
+  expect(brewed.map(({ cardId, atMs }) => [cardId, atMs / MIN])).toEqual([
+    ["large", 1],
+    ["small", 60],
+  ]);
+  const back = at(2, { kind: "undone", eventId: begun.id });
+  expect(barAfter(begun, back).brewed).toEqual([]);
+});
+
 describe("what cannot have been so is noted, and what can be of it is done", () => {
   const codes = (state: BarState) => state.odd.map(({ code }) => code);
   test.each([

@@ -17,7 +17,15 @@ const KIT: BarKit = {
   },
 };
 /** From midnight; doors are open from seven until nine. */
-const DAY = { fromMs: 0, untilMs: 1440 * MIN, opensMs: 420 * MIN, closesMs: 540 * MIN, cupG: 200, asked: [] };
+const DAY = {
+  fromMs: 0,
+  untilMs: 1440 * MIN,
+  opensMs: 420 * MIN,
+  closesMs: 540 * MIN,
+  cupG: 200,
+  rules: { hotMin: null, icedMin: null, leastHotC: 0 },
+  asked: [],
+};
 let made = 0;
 const at = (minutes: number, happened: Happened): BarEvent => ({
   ...happened,
@@ -78,9 +86,9 @@ test("a day worked by hand: what was there, brewed, served, poured away, and whe
     ["tooOld", 400, 486],
     ["taste", 2000, 60],
   ]);
-  // From the first pouring to the next pot, and from the last one to the closing of the doors.
+  // Yesterday's rest is past its ninety minutes; and from the last pouring to the closing of the doors.
   expect(hot!.without.map(({ fromMs, toMs }) => [fromMs / MIN, toMs / MIN])).toEqual([
-    [426, 440],
+    [420, 440],
     [500, 540],
   ]);
   expect(balance(hot!)).toBeCloseTo(0, 9);
@@ -89,12 +97,28 @@ test("a day worked by hand: what was there, brewed, served, poured away, and whe
 test("a product that guests ask for is missed from the opening on, until its first pot stands", () => {
   const wanted = [{ coffeeId: "saltmarsh", serve: "hot" as const }];
   const { products } = dayOf(foldBar([filled(430)], KIT), KIT, { ...DAY, asked: wanted });
-  expect(products[0]!.without).toEqual([{ fromMs: 420 * MIN, toMs: 430 * MIN }]);
+  expect(products[0]!.without).toEqual([
+    { fromMs: 420 * MIN, toMs: 430 * MIN },
+    // It is held for ninety minutes.
+    { fromMs: 520 * MIN, toMs: 540 * MIN },
+  ]);
   const never = dayOf(foldBar([], KIT), KIT, { ...DAY, asked: wanted });
   expect(never.products[0]).toMatchObject({
     brewedG: 0,
     without: [{ fromMs: DAY.opensMs, toMs: DAY.closesMs }],
   });
+});
+
+test("a pot past its time is none: the product is missed from then on, as the vessel, the house or the cold says", () => {
+  const missed = (day: Partial<typeof DAY>) => {
+    const { products } = dayOf(foldBar([filled(425)], KIT), KIT, { ...DAY, ...day });
+    return products[0]!.without.map(({ fromMs, toMs }) => [fromMs / MIN, toMs / MIN]);
+  };
+  expect(missed({})).toEqual([[515, 540]]);
+  expect(missed({ rules: { hotMin: 60, icedMin: 10, leastHotC: 0 } as never })).toEqual([[485, 540]]);
+  const [cold] = missed({ rules: { hotMin: null, icedMin: null, leastHotC: 80 } });
+  expect(cold![0]).toBeGreaterThan(425);
+  expect(cold![0]).toBeLessThan(515);
 });
 
 test("what is undone never was, and what was filled over is told as poured", () => {

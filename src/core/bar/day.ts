@@ -1,8 +1,9 @@
 import type { Serve } from "#core/sheet";
 import type { BarEvent, PourReason } from "./events.ts";
 import { eventsOf, type Followed, isInForce } from "./fold.ts";
+import { type ServingRules, saleOf } from "./now.ts";
 import type { Account, Standing } from "./standing.ts";
-import { type BarKit, type Draft, draftOf, EMPTY_BAR } from "./state.ts";
+import { type BarKit, type Draft, draftOf, EMPTY_BAR, UNKNOWN_POT } from "./state.ts";
 import { stepInto } from "./step.ts";
 
 /** What became of one product's coffee on a day, g: there + brewed = served + aside + evaporated + unseen + poured + left. */
@@ -19,7 +20,7 @@ export interface ProductDay extends Account {
   /** Of what was served, by mass; null where nothing was. */
   readonly meanAgeMin: number | null;
   readonly oldestMin: number | null;
-  /** While the doors were open and no cup of it stood anywhere, ms. */
+  /** While the doors were open and no cup of it that may be sold stood anywhere, ms. */
   readonly without: readonly { readonly fromMs: number; readonly toMs: number }[];
 }
 
@@ -47,6 +48,8 @@ interface Day {
   readonly closesMs: number;
   /** Less than this is no cup, g. */
   readonly cupG: number;
+  /** What the house sells, and for how long: coffee past its time is not to be had. */
+  readonly rules: ServingRules;
   /** Products that guests ask for: missed from the opening on, brewed or not. */
   readonly asked: readonly Pick<ProductDay, "coffeeId" | "serve">[];
 }
@@ -76,8 +79,10 @@ export function dayOf(followed: Followed, kit: BarKit, day: Day): DayAccount {
   /** Notes the products that had no cup since the event before. */
   const lookAt = (atMs: number) => {
     const toMs = Math.min(atMs, day.closesMs);
-    for (const row of rows.values())
-      if (toMs > lookedMs && !hasCup(draft, row, day.cupG)) noCup(row, lookedMs, toMs);
+    for (const row of rows.values()) {
+      const fromMs = Math.max(lookedMs, hadUntil(draft, row, { kit, day }));
+      if (toMs > fromMs) noCup(row, fromMs, toMs);
+    }
     lookedMs = Math.max(lookedMs, toMs);
   };
   for (const event of eventsOf(followed)) {
@@ -169,10 +174,20 @@ function standings({ pots }: Pick<Draft, "pots">): Map<string, Standing> {
   );
 }
 
-function hasCup({ pots }: Pick<Draft, "pots">, { coffeeId, serve }: Row, cupG: number): boolean {
-  return [...pots.values()].some(
-    ({ standing }) => standing?.coffeeId === coffeeId && standing.serve === serve && standing.liquidG >= cupG,
-  );
+/** Until when a product can be had of the pots that stand, ms; −∞ where no cup of it stands. */
+function hadUntil(
+  { pots }: Pick<Draft, "pots">,
+  { coffeeId, serve }: Row,
+  { kit, day }: { readonly kit: BarKit; readonly day: Day },
+): number {
+  let untilMs = Number.NEGATIVE_INFINITY;
+  for (const [vesselId, { standing }] of pots) {
+    if (standing?.coffeeId !== coffeeId || standing.serve !== serve || standing.liquidG < day.cupG) continue;
+    const vessel = kit.vessels[vesselId] ?? UNKNOWN_POT;
+    const { soldUntilMs } = saleOf(standing, vessel, { roomTempC: kit.roomTempC, rules: day.rules });
+    untilMs = Math.max(untilMs, soldUntilMs ?? Number.POSITIVE_INFINITY);
+  }
+  return untilMs;
 }
 
 /** Adds a time without a cup; one that goes on from the last is one. */

@@ -17,6 +17,7 @@ export type { Account, PotKit, Standing } from "./standing.ts";
 export {
   type BarKit,
   type BarState,
+  type Brewed,
   type Brewing,
   type Checked,
   EMPTY_BAR,

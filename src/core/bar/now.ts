@@ -27,6 +27,21 @@ const MS_PER_MIN = 60_000;
 const NEAR_MIN = 15;
 const NEAR_SHARE = 0.25;
 
+/** Until when a pot may be sold, and until when it would be if it stayed warm, ms; null where nothing limits it. */
+export function saleOf(
+  standing: Standing,
+  kit: PotKit,
+  { roomTempC, rules }: { readonly roomTempC: number; readonly rules: ServingRules },
+): { readonly soldUntilMs: number | null; readonly heldUntilMs: number | null } {
+  const { brewedMs, serve } = standing;
+  const ofProduct = serve === "hot" ? rules.hotMin : rules.icedMin;
+  const holds = [kit.holdMin, standing.holdMin, ofProduct].filter((each) => each !== null);
+  const heldUntilMs = holds.length > 0 ? brewedMs + Math.min(...holds) * MS_PER_MIN : null;
+  const coldAtMs = serve === "hot" ? tooColdAt(standing, kit, roomTempC, rules.leastHotC) : null;
+  const ends = [heldUntilMs, coldAtMs].filter((each) => each !== null);
+  return { soldUntilMs: ends.length > 0 ? Math.min(...ends) : null, heldUntilMs };
+}
+
 /** A pot at a moment: how much, how strong, how warm, how old, and until when it may be sold. */
 export function potNow(
   standing: Standing,
@@ -38,13 +53,8 @@ export function potNow(
   }: { readonly atMs: number; readonly roomTempC: number; readonly rules: ServingRules },
 ): PotNow {
   const { liquidG, strengthPct, tempC } = standingAt(standing, kit, atMs, roomTempC);
-  const { brewedMs, serve } = standing;
-  const ofProduct = serve === "hot" ? rules.hotMin : rules.icedMin;
-  const holds = [kit.holdMin, standing.holdMin, ofProduct].filter((each) => each !== null);
-  const heldUntilMs = holds.length > 0 ? brewedMs + Math.min(...holds) * MS_PER_MIN : null;
-  const coldAtMs = serve === "hot" ? tooColdAt(standing, kit, roomTempC, rules.leastHotC) : null;
-  const ends = [heldUntilMs, coldAtMs].filter((each) => each !== null);
-  const soldUntilMs = ends.length > 0 ? Math.min(...ends) : null;
+  const { brewedMs } = standing;
+  const { soldUntilMs, heldUntilMs } = saleOf(standing, kit, { roomTempC, rules });
   const leftMin = soldUntilMs === null ? Number.POSITIVE_INFINITY : (soldUntilMs - atMs) / MS_PER_MIN;
   const wholeMin = soldUntilMs === null ? 0 : (soldUntilMs - brewedMs) / MS_PER_MIN;
   return {

@@ -50,6 +50,13 @@ export interface Checked {
   readonly note: string | null;
 }
 
+/** A batch that was begun, or filled in without a word before. */
+export interface Brewed {
+  readonly eventId: string;
+  readonly atMs: number;
+  readonly cardId: string;
+}
+
 /** What stands at a bar after its events. */
 export interface BarState {
   /** By vessel; a vessel that nothing ever happened to is not in it. */
@@ -61,6 +68,7 @@ export interface BarState {
   /** Events that somebody has looked at and leaves as they are: they are odd no more, whichever was told first. */
   readonly looked: ReadonlySet<string>;
   readonly checked: readonly Checked[];
+  readonly brewed: readonly Brewed[];
 }
 
 export const EMPTY_BAR: BarState = {
@@ -70,6 +78,7 @@ export const EMPTY_BAR: BarState = {
   odd: [],
   looked: new Set(),
   checked: [],
+  brewed: [],
 };
 
 /** A state while events are added to it, one after the other, without a copy for each. */
@@ -80,9 +89,10 @@ export interface Draft extends BarState {
   readonly odd: Odd[];
   readonly looked: Set<string>;
   readonly checked: Checked[];
+  readonly brewed: Brewed[];
 }
 
-export function draftOf({ pots, ended, iceG, odd, looked, checked }: BarState): Draft {
+export function draftOf({ pots, ended, iceG, odd, looked, checked, brewed }: BarState): Draft {
   return {
     pots: new Map(pots),
     ended: ended.slice(),
@@ -90,6 +100,7 @@ export function draftOf({ pots, ended, iceG, odd, looked, checked }: BarState): 
     odd: odd.slice(),
     looked: new Set(looked),
     checked: checked.slice(),
+    brewed: brewed.slice(),
   };
 }
 

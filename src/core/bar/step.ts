@@ -52,11 +52,15 @@ export function stepInto(draft: Draft, event: BarEvent, kit: BarKit): void {
     }
     case "brewBegun": {
       const { cardId, dueMs, vesselId } = event;
+      noteBrewed(draft, event, cardId);
       const brewing = { eventId: event.id, cardId, begunMs: event.atMs, dueMs };
       draft.pots.set(vesselId, { ...potOf(draft, vesselId), brewing });
       return;
     }
     case "potFilled": {
+      // What was told when it began is one batch.
+      if (event.cardId !== potOf(draft, event.vesselId).brewing?.cardId)
+        noteBrewed(draft, event, event.cardId);
       const before = standingIn(draft, event.vesselId, event.atMs, kit);
       if (before && before.liquidG > NONE_G) {
         end(draft, event, before, "filledOver", before.liquidG);
@@ -81,6 +85,10 @@ export function stepInto(draft: Draft, event: BarEvent, kit: BarKit): void {
     default:
       inPot(draft, event, kit);
   }
+}
+
+function noteBrewed(draft: Draft, { id: eventId, atMs }: BarEvent, cardId: string | null): void {
+  if (cardId !== null) draft.brewed.push({ eventId, atMs, cardId });
 }
 
 type InPot = Extract<

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import type { Aspect } from "#contract/aspects.ts";
+import type { CareLine } from "#contract/barDay.ts";
 import { boilingC } from "#core/measure";
 import { printNumber } from "#core/units";
 import { useCounter } from "#ui/counter.tsx";
@@ -9,7 +10,6 @@ import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { ASPECT_WORDS, dueSentence } from "#words/bench";
 import { rightSentence } from "#words/people";
-import type { CareRow } from "./care.tsx";
 import { useSite } from "./context.tsx";
 import { Guide, type GuideProps } from "./guide.tsx";
 import { PARTS, type Part } from "./parts.ts";
@@ -27,7 +27,7 @@ interface OverviewProps {
     readonly all: number;
     readonly measured: number;
   }[];
-  readonly due: readonly CareRow[];
+  readonly due: readonly CareLine[];
   /** Undefined while there is no sheet. */
   readonly sure: SureOf | undefined;
 }

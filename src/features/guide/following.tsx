@@ -2,6 +2,8 @@
 
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
+import { keepAnswer, keptAnswer } from "#offline/answers.ts";
+import { keptSinceMs } from "#offline/drawn.ts";
 import { askServer, queryClient } from "#ui/query.ts";
 import type { RunningGuides } from "./useGuides.ts";
 
@@ -25,8 +27,19 @@ export default function Following({ siteId, guideId, onAnswer }: FollowingProps)
     },
     queryClient,
   );
+  const name = `guides ${siteId} ${guideId}`;
   useEffect(() => {
-    if (data) onAnswer(data);
-  }, [data, onAnswer]);
+    if (!data) return;
+    onAnswer(data);
+    void keepAnswer(name, { ...data, heardMs: Date.now() });
+  }, [data, onAnswer, name]);
+  useEffect(() => {
+    if (keptSinceMs() === undefined) return;
+    void keptAnswer<RunningGuides & { readonly heardMs: number }>(name).then((last) => {
+      if (!last) return;
+      const agoMs = Date.now() - last.heardMs;
+      onAnswer({ ...last, machineMs: last.machineMs + agoMs, nowMs: last.nowMs + agoMs });
+    });
+  }, [onAnswer, name]);
   return null;
 }

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
+import { drawnAgoMs } from "#offline/drawn.ts";
 import { houseTime, lookedAt, type SteadyClock, steadyClock } from "#ui/steadyClock.ts";
 
 /** The clock is drawn so often, ms: no second of it is skipped. */
@@ -21,7 +22,7 @@ export function useGuideClock(machineMs: number): GuideClock {
     const [deviceMs, monoMs] = [Date.now(), performance.now()];
     clock.current = clock.current
       ? lookedAt(clock.current, deviceMs, monoMs)
-      : steadyClock(machineMs, deviceMs, monoMs);
+      : steadyClock(machineMs + drawnAgoMs(), deviceMs, monoMs);
     return houseTime(clock.current);
   }, [machineMs]);
   const setRight = useCallback(

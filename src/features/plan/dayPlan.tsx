@@ -2,12 +2,12 @@
 
 import { Printer, SlidersHorizontal } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { lazy, Suspense, useEffect, useMemo, useState } from "react";
+import { lazy, Suspense, useMemo, useState } from "react";
 import type { DayPlanStart } from "#contract/dayKit.ts";
 import type { SitePlan } from "#contract/dayPlanKinds.ts";
 import { ShiftTabs } from "#parts/shiftTabs.tsx";
 import { UndoButtons } from "#parts/undoButtons.tsx";
-import { dayAsked, firstMin, planInputOf } from "#scaling/plan";
+import { dayAsked, firstMin, fromOpening, planInputOf } from "#scaling/plan";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
@@ -17,15 +17,13 @@ import { batchMoves } from "./batchMoves.ts";
 import { DayView } from "./dayView.tsx";
 import { useKept } from "./useKept.ts";
 import { usePlanned } from "./usePlanned.ts";
+import { useReadAgain } from "./useReadAgain.ts";
 
 /** Fetched by whoever sets a site up, or was slower than somebody else. */
 const SiteDialog = lazy(() => import("./siteDialog.tsx").then((file) => ({ default: file.SiteDialog })));
 const PlanConflict = lazy(() =>
   import("./planConflict.tsx").then((file) => ({ default: file.PlanConflict })),
 );
-
-/** Today's plan begins at this moment: it is read again so often. */
-const AGAIN_MS = 300_000;
 
 interface DayPlanProps {
   readonly start: DayPlanStart;
@@ -45,17 +43,15 @@ export function DayPlan({ start, days }: DayPlanProps) {
   const [siteTrouble, setSiteTrouble] = useState<string>();
   const plan = useKept(kit, start.dayPlan);
   const { changes } = plan;
-  const input = useMemo(() => planInputOf(kit, site.plan, changes), [kit, site.plan, changes]);
+  const input = useMemo(() => {
+    const asOf = site.plan.way === "timetable" ? fromOpening(kit) : kit;
+    return planInputOf(asOf, site.plan, changes);
+  }, [kit, site.plan, changes]);
   const demand = useMemo(() => dayAsked(kit, site.plan, changes), [kit, site.plan, changes]);
   const planned = usePlanned(input, { way: site.plan.way });
   const span = useMemo(() => ({ fromMin: firstMin(site.plan), toMin: site.plan.closesMin }), [site.plan]);
 
-  const isToday = kit.nowMin !== null;
-  useEffect(() => {
-    if (!isToday) return;
-    const again = setInterval(() => router.refresh(), AGAIN_MS);
-    return () => clearInterval(again);
-  }, [isToday, router]);
+  useReadAgain(kit.nowMin !== null);
 
   const keepSite = async (next: SitePlan) => {
     const sent = await send(keepSitePlan({ siteId: kit.siteId, revision: site.revision, plan: next }));

@@ -51,14 +51,13 @@ const brew = (p50Slot: number, emptySlot: number): LikelyBrew => ({
   emptySlot,
   pouredShare: 0.1,
 });
-const NO_PINS = { pins: [] };
+const NO_PINS = { pins: [], away: [] };
 
 test("two likely batches of one brewer are drawn one after the other; a pinned one stays", () => {
   const times = (pins: Parameters<typeof laneBatches>[1]["pins"]) =>
-    laneBatches(kit(), { pins }, INPUT, 360, [brew(6, 18), brew(7, 20)]).map(({ beginMin, readyMin }) => [
-      beginMin,
-      readyMin,
-    ]);
+    laneBatches(kit(), { pins, away: [] }, INPUT, 360, [brew(6, 18), brew(7, 20)]).map(
+      ({ beginMin, readyMin }) => [beginMin, readyMin],
+    );
   expect(times([])).toEqual([
     [390, 400],
     [400, 410],
@@ -107,6 +106,32 @@ test("a pot that stands there now lies in its own vessel, until it is likely emp
 
 test("a batch that is brewed for a pin is told by it, and by one pin alone", () => {
   const pins = [{ id: "pin", cardId: "large", readyMin: 470 }];
-  const batches = laneBatches(kit(), { pins }, INPUT, 360, [brew(20, 40), brew(21, 40), brew(40, 60)]);
+  const batches = laneBatches(kit(), { pins, away: [] }, INPUT, 360, [
+    brew(20, 40),
+    brew(21, 40),
+    brew(40, 60),
+  ]);
   expect(batches.map(({ pinId }) => pinId)).toEqual(["pin", undefined, undefined]);
+});
+
+test("none is drawn on its brewer while that is away: what began before it ends before, the others wait", () => {
+  const drawn = (fromMin: number, toMin: number, ofId = "fulmar", what: "brewer" | "person" = "brewer") =>
+    laneBatches(kit(), { pins: [], away: [{ id: "a", what, ofId, fromMin, toMin }] }, INPUT, 360, [
+      brew(10, 30),
+      brew(20, 40),
+    ]).map(({ beginMin, readyMin }) => [beginMin, readyMin]);
+  // At ten and twenty slots of five minutes after six, two slots each.
+  const usual = [
+    [410, 420],
+    [460, 470],
+  ];
+  expect(drawn(415, 440)).toEqual([[405, 415], usual[1]]);
+  expect(drawn(455, 500)).toEqual([usual[0], [500, 510]]);
+  expect(drawn(400, 465)).toEqual([
+    [465, 475],
+    [475, 485],
+  ]);
+  expect(drawn(420, 460)).toEqual(usual);
+  expect(drawn(400, 500, "turnstone")).toEqual(usual);
+  expect(drawn(400, 500, "fulmar", "person")).toEqual(usual);
 });

@@ -36,7 +36,7 @@ const SAME_SLOTS = 0.5;
 /** Likely batches of a day by when they are begun, those that stand there now first. */
 export function laneBatches(
   kit: DayKit,
-  changes: Pick<DayChanges, "pins">,
+  changes: Pick<DayChanges, "pins" | "away">,
   { slotMin, nowSlot, products }: Pick<PlanInput, "slotMin" | "nowSlot" | "products">,
   fromMin: number,
   likely: readonly LikelyBrew[],
@@ -99,32 +99,49 @@ export function laneBatches(
       },
     ];
   });
-  return [...standing, ...oneAfterTheOther(coming.toSorted((a, b) => a.beginMin - b.beginMin))];
+  const inOrder = coming.toSorted((a, b) => a.beginMin - b.beginMin);
+  return [...standing, ...oneAfterTheOther(inOrder, changes.away)];
 }
 
 /**
- * A brewer brews one batch at a time: the middles of two likely batches may lie closer together than that. The later one, unless
- * it is pinned, is drawn when its brewer is free.
+ * A brewer brews one batch at a time, and none while it is away: the middles of likely batches may lie closer together than that,
+ * and a middle of some days before and some after it in between. Such a one, unless it is pinned, is drawn where its brewer is free.
  */
-function oneAfterTheOther(sorted: readonly LaneBatch[]): readonly LaneBatch[] {
+function oneAfterTheOther(sorted: readonly LaneBatch[], away: DayChanges["away"]): readonly LaneBatch[] {
   const freeAt = new Map<string, number>();
   const drawn = sorted.map((batch): LaneBatch => {
     const brewer = batch.option?.brewerId ?? "";
-    const lateMin = batch.pinId === undefined ? (freeAt.get(brewer) ?? 0) - batch.beginMin : 0;
-    const moved =
-      lateMin <= 0
-        ? batch
-        : {
-            ...batch,
-            beginMin: batch.beginMin + lateMin,
-            latestMin: Math.max(batch.latestMin, batch.beginMin + lateMin),
-            readyMin: batch.readyMin + lateMin,
-            emptyMin: Math.max(batch.emptyMin, batch.readyMin + lateMin),
-          };
+    const takesMin = batch.readyMin - batch.beginMin;
+    const freeMin = freeAt.get(brewer) ?? Number.NEGATIVE_INFINITY;
+    let beginMin = batch.beginMin;
+    if (batch.pinId === undefined) {
+      beginMin = Math.max(beginMin, freeMin);
+      for (const { what, ofId, fromMin, toMin } of away) {
+        if (what === "person" || ofId !== brewer) continue;
+        if (beginMin >= toMin || beginMin + takesMin <= fromMin) continue;
+        const isBefore = beginMin < fromMin && fromMin - takesMin >= freeMin;
+        beginMin = isBefore ? fromMin - takesMin : toMin;
+      }
+    }
+    const moved = movedTo(batch, beginMin);
     freeAt.set(brewer, moved.readyMin);
     return moved;
   });
   return drawn.toSorted((a, b) => a.beginMin - b.beginMin);
+}
+
+function movedTo(batch: LaneBatch, beginMin: number): LaneBatch {
+  const byMin = beginMin - batch.beginMin;
+  if (byMin === 0) return batch;
+  const readyMin = batch.readyMin + byMin;
+  return {
+    ...batch,
+    beginMin,
+    earliestMin: Math.min(batch.earliestMin, beginMin),
+    latestMin: Math.max(batch.latestMin, beginMin),
+    readyMin,
+    emptyMin: Math.max(batch.emptyMin, readyMin),
+  };
 }
 
 /** The slot by which so many cups are likely asked for. */

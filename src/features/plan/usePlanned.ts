@@ -1,7 +1,7 @@
-import { replaceEqualDeep } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import type { SitePlan } from "#contract/dayPlanKinds.ts";
 import type { Plan, PlanHead, PlanInput, Timetable } from "#core/shift";
+import { useSame } from "#ui/useSame.ts";
 import { type Plans, plans } from "#workers/plans.ts";
 
 /** A plan as far as it is worked out. */
@@ -25,10 +25,7 @@ export function usePlanned(
   { way, asFar = "whole" }: { readonly way: SitePlan["way"]; readonly asFar?: "tuned levels" | "whole" },
 ) {
   const worker = useRef<Plans>(undefined);
-  // An input that was made anew and says the same is not worked out again.
-  const before = useRef(wanted);
-  before.current = replaceEqualDeep(before.current, wanted);
-  const input = before.current;
+  const input = useSame(wanted);
   const [planned, setPlanned] = useState<Planned>();
   const [timetabled, setTimetabled] = useState<Planned>();
   /** How far the whole plan is, a share; undefined while nothing is worked out. */

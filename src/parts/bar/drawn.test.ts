@@ -48,6 +48,7 @@ const VIEW: BarView = {
   ice: [{ id: "bin", name: "bin machine", storeG: 11_000, leftG: 4000 }],
   odd: [],
   checked: [],
+  brewed: [],
   guides: [],
   rules: { hotMin: 120, icedMin: 480, leastHotC: 60 },
   roomTempC: 21,

@@ -28,18 +28,19 @@ export function drawn(view: BarView, pending: readonly Pending[]): BarView {
     ...view,
     pots: view.pots.map((pot) => ({ ...pot, ...over(pot, state.pots.get(pot.id)) })),
     checked: state.checked.filter(({ eventId }) => !taken.has(eventId)),
+    brewed: state.brewed.filter(({ eventId }) => !taken.has(eventId)),
     odd: view.odd.filter(({ eventId }) => !looked.has(eventId) && !taken.has(eventId)),
     ice: view.ice.map((each) => ({ ...each, leftG: state.iceG.get(each.id) ?? null })),
   };
 }
 
-function stateOf({ pots, ice, checked }: BarView): BarState {
+function stateOf({ pots, ice, checked, brewed }: BarView): BarState {
   const known = pots.map(({ id, standing, brewing }): [string, Pot] => [
     id,
     { standing, brewing: brewing && { eventId: "", ...brewing } },
   ]);
   const ices = ice.flatMap(({ id, leftG }): [string, number][] => (leftG === null ? [] : [[id, leftG]]));
-  return { ...EMPTY_BAR, pots: new Map(known), iceG: new Map(ices), checked };
+  return { ...EMPTY_BAR, pots: new Map(known), iceG: new Map(ices), checked, brewed };
 }
 
 function over(pot: PotView, { standing, brewing }: Pot = { standing: null, brewing: null }) {

@@ -4,6 +4,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import type { SentEvent } from "#contract/bar.ts";
 import type { BarView } from "#contract/potView.ts";
+import { keepAnswer, keptAnswer } from "#offline/answers.ts";
+import { keptSinceMs } from "#offline/drawn.ts";
 import { askServer, queryClient } from "#ui/query.ts";
 import type { Outbox } from "#ui/useOutbox.ts";
 import { drawn } from "./drawn.ts";
@@ -68,8 +70,19 @@ export default function Following({
     // An answer from before the screen was locked knows neither the pots nor the time.
     if (data && dataUpdatedAt >= sinceMs) onAnswer(data);
   }, [data, dataUpdatedAt, sinceMs, onAnswer]);
-  // A page that was drawn anew brings its pots along.
-  useEffect(() => onAnswer(initial), [initial, onAnswer]);
+  // A page that was drawn anew brings its pots along; one that the device kept may be older than what it heard since.
+  useEffect(() => {
+    if (keptSinceMs() === undefined) onAnswer(initial);
+  }, [initial, onAnswer]);
+  useEffect(() => {
+    if (keptSinceMs() === undefined) return;
+    void keptAnswer<BarView>(`bar ${siteId}`).then((last) => {
+      if (last) setView((before) => (last.n >= before.n ? last : before));
+    });
+  }, [siteId]);
+  useEffect(() => {
+    if (keptSinceMs() === undefined) void keepAnswer(`bar ${siteId}`, view);
+  }, [siteId, view]);
   useEffect(() => onView(drawn(view, pending)), [view, pending, onView]);
   useEffect(() => onOutbox(outbox), [outbox, onOutbox]);
   useEffect(() => {

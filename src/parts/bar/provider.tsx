@@ -1,10 +1,12 @@
 "use client";
 
 import dynamic from "next/dynamic";
+import { useRouter } from "next/navigation";
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { SentEvent } from "#contract/bar.ts";
 import type { BarView } from "#contract/potView.ts";
+import { becomeFresh, drawnAgoMs, keptSinceMs } from "#offline/drawn.ts";
 import { useCounter } from "#ui/counter.tsx";
 import type { Outbox } from "#ui/useOutbox.ts";
 import { type BarAtHand, BarContext, type Happening, HeardContext } from "./barContext.ts";
@@ -24,6 +26,7 @@ interface BarProviderProps {
 /** The site's pots for everything on the page: as the house has them, with what was told here drawn at once. */
 export function BarProvider({ initial, children }: BarProviderProps) {
   const { locked } = useCounter();
+  const router = useRouter();
   const [view, setView] = useState(initial);
   const [outbox, setOutbox] = useState<Outbox>();
   const clock = useRef({ houseMs: initial.nowMs, deviceMs: 0 });
@@ -33,15 +36,27 @@ export function BarProvider({ initial, children }: BarProviderProps) {
     return deviceMs === 0 ? houseMs : houseMs + Date.now() - deviceMs;
   }, []);
   useEffect(() => {
-    clock.current = { houseMs: initial.nowMs, deviceMs: Date.now() };
+    clock.current = { houseMs: initial.nowMs + drawnAgoMs(), deviceMs: Date.now() };
+    const keptMs = keptSinceMs();
+    if (keptMs !== undefined) {
+      setNowMs(houseNow());
+      setHeardMs(keptMs);
+    }
     const tick = setInterval(() => setNowMs(houseNow()), TICK_MS);
     return () => clearInterval(tick);
   }, [initial.nowMs, houseNow]);
   const [heardMs, setHeardMs] = useState<number>();
-  const onHeard = useCallback((houseMs: number) => {
-    clock.current = { houseMs, deviceMs: Date.now() };
-    setHeardMs(Date.now());
-  }, []);
+  const onHeard = useCallback(
+    (houseMs: number) => {
+      clock.current = { houseMs, deviceMs: Date.now() };
+      setHeardMs(Date.now());
+      // A page that the device kept is drawn anew as soon as there is somebody to ask.
+      if (keptSinceMs() === undefined) return;
+      becomeFresh();
+      router.refresh();
+    },
+    [router],
+  );
 
   const { siteId } = initial;
   // Events that are told before the way to the house is loaded wait for it.

@@ -1,5 +1,6 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useRef } from "react";
+import { keptSinceMs } from "#offline/drawn.ts";
 import { useBar } from "./barContext.ts";
 
 /**
@@ -12,7 +13,8 @@ export function useFollowed(shown: number): void {
   const n = useBar()?.view.n ?? shown;
   const wanted = useRef(shown);
   useEffect(() => {
-    if (n <= Math.max(shown, wanted.current)) return;
+    // A page that the device kept has nobody to ask.
+    if (n <= Math.max(shown, wanted.current) || keptSinceMs() !== undefined) return;
     wanted.current = n;
     router.refresh();
   }, [n, shown, router]);

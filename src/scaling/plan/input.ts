@@ -95,6 +95,12 @@ function runningOf(
   return runningDay(sum(soldToday), expected, { varianceToMean, daySd: habits.daySd });
 }
 
+/** A day as it is planned before it begins, whatever happened of it by now: a timetable is made once. */
+export function fromOpening(kit: DayKit): DayKit {
+  const { ice } = kit;
+  return { ...kit, nowMin: null, soldToday: null, pots: [], ice: ice && { ...ice, leftG: ice.storeG } };
+}
+
 /** A day's plan as the core takes it: the first slot begins when brewing does. */
 export function planInputOf(kit: DayKit, site: SitePlan, changes: DayChanges): PlanInput {
   const { habits, cups } = dayAsked(kit, site, changes);

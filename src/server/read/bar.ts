@@ -81,6 +81,7 @@ export async function viewOf(
         return [{ ...each, what: happenedWords(event), pot }];
       }),
     checked: folded.state.checked.filter(({ atMs }) => isToday(atMs)),
+    brewed: folded.state.brewed.filter(({ atMs }) => isToday(atMs)),
     guides,
     rules: settings.hold,
     roomTempC: settings.roomTempC,

@@ -53,6 +53,7 @@ export function readDayAfter(named: unknown) {
       opensMs: minuteMs(sitePlan.plan.opensMin),
       closesMs: Math.min(nowMs, minuteMs(sitePlan.plan.closesMin)),
       cupG: Math.min(...kit.products.map(({ cup }) => cup.massG), LEAST_CUP_G),
+      rules: bench.settings.hold,
       asked: kit.products.map(({ coffeeId, serve }) => ({ coffeeId, serve })),
     });
     // What such a day usually asks for, whether or not this one ran away from it.

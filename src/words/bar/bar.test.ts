@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { afterSentence, lineWords } from "./index.ts";
+import { afterSentence, lineWords, pouredSentence, stockSentence } from "./index.ts";
 
 test("a line to the house is live, so old, or not there", () => {
   const at = (oldMs: number, isOnline = true) => lineWords({ isOnline, oldMs });
@@ -22,4 +22,19 @@ test("a day is told in one sentence", () => {
   const nothing = { cups: 0, pouredShare: 0, lostCups: 0, meanAgeMin: null };
   expect(afterSentence({ ...nothing, isToday: false })).toBe("Nothing is known of this day.");
   expect(afterSentence({ ...nothing, isToday: true })).toBe("Nothing was sold yet today.");
+});
+
+test("a shift closes with what was poured away and what is left, as figures", () => {
+  const g = (massG: number) => `${massG} g`;
+  expect(pouredSentence([], g)).toBe("Nothing was poured away today.");
+  expect(pouredSentence([{ reason: "taste", restG: 439.6 }], g)).toBe(
+    "440 g poured away today, does not taste right.",
+  );
+  const two = [
+    { reason: "tooOld", restG: 800 },
+    { reason: "filledOver", restG: 440 },
+  ] as const;
+  expect(pouredSentence(two, g)).toBe("1240 g poured away today: 800 g too old, 440 g filled over a rest.");
+  expect(stockSentence([], g)).toBeUndefined();
+  expect(stockSentence([{ name: "Saltmarsh", stockG: 3200 }], g)).toBe("By count: Saltmarsh 3200 g.");
 });

@@ -69,6 +69,26 @@ export function wasteReason(reason: PourReason | "filledOver"): string {
   return reason === "filledOver" ? "filled over a rest" : REASON_WORDS[reason];
 }
 
+/** What was poured away today, and why. */
+export function pouredSentence(
+  poured: readonly { readonly reason: PourReason | "filledOver"; readonly restG: number }[],
+  print: (massG: number) => string,
+): string {
+  if (poured.length === 0) return "Nothing was poured away today.";
+  const sum = poured.reduce((all, { restG }) => all + restG, 0);
+  const parts = poured.map(({ reason, restG }) => `${print(Math.round(restG))} ${wasteReason(reason)}`);
+  return `${print(Math.round(sum))} poured away today${parts.length > 1 ? `: ${parts.join(", ")}` : `, ${wasteReason(poured[0]!.reason)}`}.`;
+}
+
+/** What is left of each coffee, as far as its stock is counted. */
+export function stockSentence(
+  stock: readonly { readonly name: string; readonly stockG: number }[],
+  print: (massG: number) => string,
+): string | undefined {
+  if (stock.length === 0) return undefined;
+  return `By count: ${stock.map(({ name, stockG }) => `${name} ${print(Math.round(stockG))}`).join("; ")}.`;
+}
+
 /** What became of a day in one sentence. */
 export function afterSentence({
   isToday,

@@ -1,0 +1,138 @@
+import type { Page } from "@playwright/test";
+import { DEMO, expect, signIn, test } from "./page.ts";
+
+// Without a network the browser says so in its console.
+test.use({ as: "barista", hasTouch: true, serviceWorkers: "allow", silent: false });
+test.describe.configure({ mode: "serial" });
+
+const WHITE = "pot 2.05 l, white";
+const panel = (page: Page) => page.getByRole("region", { name: WHITE, exact: true });
+const left = (page: Page) => panel(page).getByTestId("left");
+const line = (page: Page) => page.getByTestId("line to the house");
+const cup = (page: Page) => panel(page).getByRole("button", { name: "Serve one of 240 ml" });
+
+/** Paths of the pages that this device keeps, by the cache that they lie in. */
+const kept = (page: Page) =>
+  page.evaluate(async () => {
+    const names = (await caches.keys()).filter((name) => name.startsWith("tumbek pages of "));
+    return Promise.all(
+      names.map(async (name) =>
+        (await (await caches.open(name)).keys()).map(({ url }) => new URL(url).pathname),
+      ),
+    );
+  });
+
+/** The device has what it needs without a network. */
+async function untilKept(page: Page, ...paths: readonly string[]): Promise<readonly string[]> {
+  await expect
+    .poll(async () => (await kept(page)).flat(), { timeout: 120_000 })
+    .toEqual(expect.arrayContaining(["/bar", "/shift", "/wall", "/cards", ...paths]));
+  return (await kept(page)).flat();
+}
+
+/** A full pot, whatever other journeys left in it. */
+async function fill(page: Page): Promise<void> {
+  await expect(panel(page)).toBeVisible();
+  if ((await left(page).count()) > 0) {
+    await panel(page)
+      .getByRole("button", { name: `Pour away ${WHITE}` })
+      .tap();
+    await page.getByRole("menuitem", { name: "too old" }).tap();
+  }
+  await panel(page).getByRole("button", { name: "Fill by hand" }).tap();
+  await page.getByRole("dialog").getByLabel("how much").fill("1800");
+  await page.getByRole("dialog").getByRole("button", { name: "It is in the pot" }).tap();
+  await expect(left(page)).toHaveText("1\u202f800 g");
+  await expect(line(page)).toHaveText("live");
+}
+
+test("a tablet without a network opens the Bar as it was heard of last, sells on, and shows wall and cards; it is all sent once", async ({
+  page,
+  context,
+}) => {
+  await page.goto("/bar");
+  const paths = await untilKept(page);
+  const card = paths.find((path) => path.startsWith("/cards/"))!;
+  // After the page was kept: what the device heard since counts.
+  await fill(page);
+
+  await context.setOffline(true);
+  await page.reload();
+  await expect(left(page)).toHaveText("1\u202f800 g");
+  await expect(line(page)).toContainText("no network");
+  await expect(page.getByRole("list", { name: "to do now" })).toBeVisible();
+  await cup(page).tap();
+  await expect(left(page)).toHaveText("1\u202f580 g");
+  await page.reload();
+  await expect(left(page)).toHaveText("1\u202f580 g");
+  await expect(line(page)).toContainText("1 to send");
+
+  await page.getByRole("link", { name: "Wall", exact: true }).first().tap();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText(/Wall/);
+  await page.goto(card);
+  await expect(page.getByRole("button", { name: "It is brewing" })).toBeVisible();
+  await page.goto("/people");
+  await expect(page.getByRole("heading", { name: "The house does not answer" })).toBeVisible();
+  await page.getByRole("link", { name: "Bar" }).tap();
+  await expect(left(page)).toHaveText("1\u202f580 g");
+  await cup(page).tap();
+  await expect(line(page)).toContainText("2 to send");
+
+  await context.setOffline(false);
+  await expect(line(page)).toHaveText("live", { timeout: 60_000 });
+  await expect(left(page)).toHaveText("1\u202f360 g");
+  // The house has them, each once: a page of its own making says the same.
+  await page.goto("/bar?");
+  await expect(left(page)).toHaveText("1\u202f360 g");
+});
+
+test("a guide that runs goes on without a network, also when its page is loaded again", async ({
+  page,
+  context,
+}) => {
+  await page.goto("/bar");
+  const card = (await untilKept(page)).find((path) => path.startsWith("/cards/"))!;
+  await page.goto(card);
+  await page.getByRole("button", { name: /guide/i }).tap();
+  await page.waitForURL(/\/guide\//);
+  await expect(page.getByRole("button", { name: "Leave this brew" })).toBeVisible();
+  // Its page is kept as soon as it was loaded whole.
+  await page.reload();
+  await untilKept(page, new URL(page.url()).pathname);
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Leave this brew" })).toBeVisible();
+  await page.keyboard.press("Space");
+  await expect(page.getByRole("button", { name: "Undo" })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Undo" })).toBeVisible();
+  await context.setOffline(false);
+  await expect(line(page)).toHaveText("live", { timeout: 60_000 });
+  await page.getByRole("button", { name: "Leave this brew" }).tap();
+  await expect(page.getByRole("button", { name: "Leave this brew" })).toHaveCount(0);
+});
+
+test("a lock locks without a network too, and whoever signs in next sees nothing of the first one's", async ({
+  page,
+  context,
+}) => {
+  await page.goto("/bar");
+  await untilKept(page);
+  await page.getByRole("button", { name: DEMO.barista.name }).tap();
+  await page.getByRole("dialog").getByRole("button", { name: "Lock" }).tap();
+  await expect(page.getByRole("dialog")).toContainText("Locked");
+  await context.setOffline(true);
+  await page.goto("/bar");
+  await expect(page.getByRole("heading", { name: "Locked" })).toBeVisible();
+  await expect(page.locator("body")).not.toContainText(/pot|Saltmarsh/);
+
+  await context.setOffline(false);
+  await page.goto("/bar");
+  await signIn(page, DEMO.trainee);
+  await untilKept(page);
+  expect(await kept(page)).toHaveLength(1);
+  await context.setOffline(true);
+  await page.goto("/bar");
+  await expect(page.getByRole("button", { name: DEMO.trainee.name })).toBeVisible();
+  await expect(page.locator("body")).not.toContainText(DEMO.barista.name);
+});

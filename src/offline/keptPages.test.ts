@@ -1,0 +1,52 @@
+import { describe, expect, test } from "vitest";
+import { drawnMs, isKeptPath, keptCopy, shownCopy } from "./keptPages.ts";
+
+const CARD = "0190a5c0-0000-7000-8000-000000000601";
+const BARISTA = "0190a5c0-0000-7000-8000-000000000902";
+
+const page = (personId = BARISTA, init: ResponseInit = {}) =>
+  new Response(
+    `<!DOCTYPE html><html lang="en"><head><meta name="tumbek-person" content="${personId}"/></head><body>1 800 g</body></html>`,
+    {
+      headers: {
+        "content-type": "text/html; charset=utf-8",
+        "content-encoding": "gzip",
+        "content-security-policy": "script-src 'nonce-a'",
+      },
+      ...init,
+    },
+  );
+
+describe("pages that a device keeps", () => {
+  test("are those of a shift, and no others", () => {
+    for (const path of ["/bar", "/wall", "/shift", "/cards", `/cards/${CARD}`, `/guide/${CARD}`])
+      expect(isKeptPath(path)).toBe(true);
+    for (const path of [
+      "/",
+      "/people",
+      "/me",
+      "/log",
+      "/bench",
+      "/sign-in",
+      "/api/v1/bar",
+      "/cards/x",
+      "/bar/",
+    ])
+      expect(isKeptPath(path)).toBe(false);
+  });
+
+  test("keep their policy for scripts, and say when they were drawn", async () => {
+    const kept = await keptCopy(page(), BARISTA, 1000);
+    expect(kept!.headers.get("content-security-policy")).toBe("script-src 'nonce-a'");
+    expect(kept!.headers.get("content-encoding")).toBeNull();
+    expect(drawnMs(kept!)).toBe(1000);
+    expect(await (await shownCopy(kept!)).text()).toContain('<html data-drawn="1000" lang="en">');
+  });
+
+  test("are neither another person's, nor a refusal, nor anything but a page", async () => {
+    expect(await keptCopy(page("somebody else"), BARISTA, 0)).toBeUndefined();
+    expect(await keptCopy(page("", { status: 200 }), BARISTA, 0)).toBeUndefined();
+    expect(await keptCopy(page(BARISTA, { status: 500 }), BARISTA, 0)).toBeUndefined();
+    expect(await keptCopy(Response.json({ personId: BARISTA }), BARISTA, 0)).toBeUndefined();
+  });
+});

@@ -1,0 +1,76 @@
+/// <reference lib="webworker" />
+import { cleanupOutdatedCaches, type PrecacheEntry, precacheAndRoute } from "workbox-precaching";
+import { registerRoute } from "workbox-routing";
+import { awayPage } from "#offline/awayPage.ts";
+import { counterAfter, isShut, type OfflineCounter, type ToWorker } from "#offline/counter.ts";
+import { isKeptPath } from "#offline/keptPages.ts";
+import { offlineStore } from "#offline/store.ts";
+import { forgetOthers, keepPages, keptPaths, pageFor } from "./pages.ts";
+
+/**
+ * The device's worker: opens the house's pages where there is no network. It keeps the build's own files, and of the pages those of a
+ * shift, for one person at a time. Answers of the API, open lines and whatever is sent go past it.
+ */
+declare const self: ServiceWorkerGlobalScope;
+/** Files of this build, put in when it is bundled. */
+declare const TUMBEK_FILES: PrecacheEntry[];
+
+/** Pages are fetched anew so often while somebody works, ms. */
+const KEPT_EVERY_MS = 600_000;
+
+const COUNTER = "counter";
+const KEPT = "pages kept";
+
+const counterNow = async () =>
+  (await (await offlineStore()).get("worker", COUNTER)) as OfflineCounter | undefined;
+
+async function onMessage(message: ToWorker): Promise<void> {
+  const db = await offlineStore();
+  const before = await counterNow();
+  const after = counterAfter(before, message, Date.now());
+  if (after) await db.put("worker", after, COUNTER);
+  if (message.kind !== "here") return;
+  const { personId, siteId } = message;
+  const isAnother = before?.personId !== personId;
+  if (isAnother) {
+    await forgetOthers(personId);
+    await db.clear("answers");
+  }
+  if (siteId === undefined) return;
+  const last = (await db.get("worker", KEPT)) as
+    | { readonly siteId: string; readonly atMs: number }
+    | undefined;
+  if (!isAnother && last?.siteId === siteId && Date.now() - last.atMs < KEPT_EVERY_MS) return;
+  const answer = await fetch(`/api/v1/kept?site=${siteId}`);
+  if (!answer.ok) return;
+  const { pages } = (await answer.json()) as { readonly pages: readonly string[] };
+  await keepPages(personId, pages);
+  await db.put("worker", { siteId, atMs: Date.now() }, KEPT);
+}
+
+async function open(event: FetchEvent): Promise<Response> {
+  const { pathname } = new URL(event.request.url);
+  const counter = await counterNow();
+  try {
+    if (counter && isKeptPath(pathname)) return await pageFor(counter, event);
+    return await fetch(event.request);
+  } catch {
+    if (!counter || isShut(counter, Date.now())) return awayPage("locked", []);
+    const paths = await keptPaths(counter.personId);
+    if (pathname === "/" && paths.includes("/bar")) return Response.redirect("/bar");
+    return awayPage("notKept", paths);
+  }
+}
+
+precacheAndRoute(TUMBEK_FILES);
+cleanupOutdatedCaches();
+registerRoute(
+  ({ request }) => request.mode === "navigate",
+  ({ event }) => open(event as FetchEvent),
+);
+self.addEventListener("message", (event) => {
+  // The network is away, or the disk is full: pages stay as they were kept.
+  event.waitUntil(onMessage(event.data).catch(() => undefined));
+});
+self.addEventListener("install", () => void self.skipWaiting());
+self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));

@@ -1,0 +1,81 @@
+"use client";
+
+import { TriangleAlert } from "lucide-react";
+import { useState } from "react";
+import { toast } from "sonner";
+import { v7 as uuidv7 } from "uuid";
+import type { CareLine } from "#contract/barDay.ts";
+import { Button } from "#ui/button.tsx";
+import { type Reply, useCounter } from "#ui/counter.tsx";
+import { useAct } from "#ui/useAct.ts";
+import { careCautions, dueSentence } from "#words/bench";
+
+interface CareTaskProps {
+  readonly row: CareLine;
+  /** Marks it as done now, under an id by which that is taken back. */
+  readonly mark: (done: { readonly id: string; readonly taskId: string }) => Promise<Reply<void> | undefined>;
+  readonly unmark: (done: { readonly id: string }) => Promise<Reply<void> | undefined>;
+  /** Hears that it was marked, or taken back. */
+  readonly onDone?: () => void;
+}
+
+const FULL = 100;
+
+/** A task of care: how due it is, how it is done safely, and one tap when it is. */
+export function CareTask({ row, mark, unmark, onDone }: CareTaskProps) {
+  const { id, name, kind, note, due, done } = row;
+  const { may } = useCounter();
+  const { act, busy } = useAct();
+  const [open, setOpen] = useState(false);
+  const isDue = due.share >= 1;
+  // One mark until it is answered: pressed once more after a lost answer, it is the same one.
+  const [doneId, setDoneId] = useState(() => uuidv7());
+  const markNow = async () => {
+    const sent = await act(mark({ id: doneId, taskId: id }));
+    if (!sent.ok) return;
+    onDone?.();
+    setDoneId(uuidv7());
+    toast.success(`${name}: done.`, {
+      action: { label: "Undo", onClick: () => void act(unmark({ id: doneId })).then(onDone) },
+    });
+  };
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-rim/20 border-b py-2 last:border-0">
+      <span className="min-w-40 flex-1">
+        <bdi className="font-semibold">{name}</bdi>
+        <span className={`block text-sm ${isDue ? "font-semibold text-due" : "text-quiet"}`}>
+          {dueSentence(due)}
+          {done && `; ${done}`}
+        </span>
+        <meter
+          className="h-2 w-full"
+          min={0}
+          max={FULL}
+          value={Math.min(FULL, FULL * due.share)}
+          aria-label={`how due: ${name}`}
+        />
+      </span>
+      <Button aria-expanded={open} onClick={() => setOpen(!open)}>
+        How<span className="sr-only"> to {name}</span>
+      </Button>
+      {may("doCare") && (
+        <Button look={isDue ? "main" : "plain"} disabled={busy} onClick={markNow}>
+          Done<span className="sr-only"> with {name}</span>
+        </Button>
+      )}
+      {open && (
+        <div className="w-full rounded-panel bg-worktop p-3 text-sm">
+          {note && <p className="mb-1">{note}</p>}
+          <ul className="space-y-0.5">
+            {careCautions(kind).map((caution) => (
+              <li key={caution} className="flex gap-1.5">
+                <TriangleAlert size={16} aria-hidden className="mt-0.5 shrink-0 text-due" />
+                {caution}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </li>
+  );
+}
