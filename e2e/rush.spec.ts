@@ -34,7 +34,7 @@ test("a surge makes the plan anew; a pot past its hold, low ice, a database that
     };
     const { pots, ice } = (await get("/api/v1/bar")) as {
       pots: { id: string; name: string }[];
-      ice: { id: string; name: string; leftG: number; storeG: number | null }[];
+      ice: { id: string; storeG: number | null }[];
     };
     const coffees = (await get("/api/v1/bench/coffee")) as { rows: { id: string; name: string }[] };
     const lowTide = coffees.rows.find(({ name }) => name === "Low Tide")!.id;
@@ -54,10 +54,10 @@ test("a surge makes the plan anew; a pot past its hold, low ice, a database that
       liquidG: 900,
       brewedAt: "2026-07-14T04:30:00Z",
     };
-    const taken = ice
-      .filter(({ storeG, leftG }) => storeG !== null && leftG > 200)
-      .map(({ id, leftG }) => happened("iceTaken", { iceId: id, massG: Math.round(leftG - 200) }));
-    await post("/api/v1/bar/events", { sentAt: NOW, events: [happened("potFilled", old), ...taken] });
+    const low = ice
+      .filter(({ storeG }) => storeG !== null)
+      .map(({ id }) => happened("iceFilled", { iceId: id, massG: 200 }));
+    await post("/api/v1/bar/events", { sentAt: NOW, events: [happened("potFilled", old), ...low] });
     const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
     await tablet(page, base, DEMO.barista);

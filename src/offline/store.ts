@@ -3,8 +3,8 @@ import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 interface Shelves extends DBSchema {
   /** What the device's worker knows. */
   worker: { key: string; value: unknown };
-  /** The house's last answers, for pages that are opened without it. */
-  answers: { key: string; value: unknown };
+  /** The house's last answers, for pages that are opened without it: each for one person, under a name. */
+  answers: { key: [personId: string, name: string]; value: unknown };
 }
 
 const NAME = "tumbek.offline";

@@ -1,4 +1,4 @@
-import { keepAnswer, keptAnswer } from "#offline/answers.ts";
+import { type AnswerName, keepAnswer, keptAnswer } from "#offline/answers.ts";
 import { askServer, isUnanswered } from "#ui/query.ts";
 
 /**
@@ -7,7 +7,7 @@ import { askServer, isUnanswered } from "#ui/query.ts";
  * @throws with the server's own sentence where it refused, and where nobody answered and none is kept
  */
 export async function askOrKept<Answer extends object>(
-  name: string,
+  name: AnswerName,
   { path, signal }: { readonly path: string; readonly signal: AbortSignal },
 ): Promise<Answer> {
   try {

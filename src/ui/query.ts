@@ -6,8 +6,8 @@ import { QueryClient } from "@tanstack/react-query";
  */
 export const queryClient = new QueryClient({
   defaultOptions: {
-    // A refusal has its sentence, and is asked again by a person.
-    queries: { retry: false, refetchOnWindowFocus: false },
+    // A refusal has its sentence, and is asked again by a person. Without a network some are answered by what the device kept.
+    queries: { retry: false, refetchOnWindowFocus: false, networkMode: "always" },
   },
 });
 

@@ -8,6 +8,7 @@ import type { PotView } from "#contract/potView.ts";
 import { askOrKept } from "#parts/askOrKept.ts";
 import { type BarAtHand, useBar } from "#parts/bar/barContext.ts";
 import { nowIn } from "#parts/bar/potLines.ts";
+import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { queryClient } from "#ui/query.ts";
 import { CareDue } from "./careDue.tsx";
@@ -24,12 +25,16 @@ const AGAIN_MS = 120_000;
 /** What to do now, in the order in which it is due, and what likely follows. */
 export function ToDo() {
   const bar = useBar();
+  const { person } = useCounter();
   const siteId = bar?.view.siteId ?? "";
   const { data: start } = useQuery(
     {
       queryKey: ["plan", siteId],
       queryFn: ({ signal }) =>
-        askOrKept<DayPlanStart>(`plan ${siteId}`, { path: `/api/v1/plan?site=${siteId}`, signal }),
+        askOrKept<DayPlanStart>(
+          { personId: person.id, name: `plan ${siteId}` },
+          { path: `/api/v1/plan?site=${siteId}`, signal },
+        ),
       refetchInterval: AGAIN_MS,
       enabled: siteId !== "",
     },

@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { keepAnswer, keptAnswer } from "#offline/answers.ts";
 import { keptSinceMs } from "#offline/drawn.ts";
+import { useCounter } from "#ui/counter.tsx";
 import { askServer, queryClient } from "#ui/query.ts";
 import type { RunningGuides } from "./useGuides.ts";
 
@@ -27,19 +28,20 @@ export default function Following({ siteId, guideId, onAnswer }: FollowingProps)
     },
     queryClient,
   );
+  const personId = useCounter().person.id;
   const name = `guides ${siteId} ${guideId}`;
   useEffect(() => {
     if (!data) return;
     onAnswer(data);
-    void keepAnswer(name, { ...data, heardMs: Date.now() });
-  }, [data, onAnswer, name]);
+    void keepAnswer({ personId, name }, { ...data, heardMs: Date.now() });
+  }, [data, onAnswer, personId, name]);
   useEffect(() => {
     if (keptSinceMs() === undefined) return;
-    void keptAnswer<RunningGuides & { readonly heardMs: number }>(name).then((last) => {
+    void keptAnswer<RunningGuides & { readonly heardMs: number }>({ personId, name }).then((last) => {
       if (!last) return;
       const agoMs = Date.now() - last.heardMs;
       onAnswer({ ...last, machineMs: last.machineMs + agoMs, nowMs: last.nowMs + agoMs });
     });
-  }, [onAnswer, name]);
+  }, [onAnswer, personId, name]);
   return null;
 }

@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
-import { cleanupOutdatedCaches, type PrecacheEntry, precacheAndRoute } from "workbox-precaching";
+import { cleanupOutdatedCaches, matchPrecache, type PrecacheEntry, precacheAndRoute } from "workbox-precaching";
 import { registerRoute } from "workbox-routing";
+import { forgetAnswersOfOthers } from "#offline/answers.ts";
 import { awayPage } from "#offline/awayPage.ts";
 import { counterAfter, isShut, type OfflineCounter, type ToWorker } from "#offline/counter.ts";
 import { isKeptPath } from "#offline/keptPages.ts";
@@ -34,7 +35,7 @@ async function onMessage(message: ToWorker): Promise<void> {
   const isAnother = before?.personId !== personId;
   if (isAnother) {
     await forgetOthers(personId);
-    await db.clear("answers");
+    await forgetAnswersOfOthers(personId);
   }
   if (siteId === undefined) return;
   const last = (await db.get("worker", KEPT)) as
@@ -62,6 +63,16 @@ async function open(event: FetchEvent): Promise<Response> {
   }
 }
 
+/** A worker's script keeps what its address says after the # only where the answer has no address of its own. */
+async function workerScript(request: Request): Promise<Response> {
+  const script = (await matchPrecache(request.url)) ?? (await fetch(request));
+  return new Response(await script.blob(), { headers: script.headers });
+}
+
+registerRoute(
+  ({ request }) => request.destination === "worker",
+  ({ request }) => workerScript(request),
+);
 precacheAndRoute(TUMBEK_FILES);
 cleanupOutdatedCaches();
 registerRoute(

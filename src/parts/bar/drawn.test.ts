@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import type { SentEvent } from "#contract/bar.ts";
 import type { BarView } from "#contract/potView.ts";
 import { UNKNOWN_POT } from "#core/bar";
-import { drawn, type Pending } from "./drawn.ts";
+import { drawn, type Pending, withTaken } from "./drawn.ts";
 
 const MIN = 60_000;
 const STANDING = {
@@ -72,6 +72,14 @@ test("a tap is drawn before the house has answered, and once when it has", () =>
   // Kept as 8, and the answer at hand is of 7: not in it yet. Of 8: it is.
   expect(leftIn(drawn(VIEW, [cup("x", 8)]))).toBe(1780);
   expect(leftIn(drawn({ ...VIEW, n: 8 }, [cup("x", 8)]))).toBe(2000);
+});
+
+test("what the house took is kept with its answer, and what it has not taken is not", () => {
+  const both = withTaken(VIEW, [cup("x", 8), cup("y")]);
+  expect([both.n, leftIn(both)]).toEqual([8, 1780]);
+  // A page that is opened with it draws what still waits, once.
+  expect(leftIn(drawn(both, [cup("y")]))).toBe(1560);
+  expect(withTaken(VIEW, [])).toEqual(VIEW);
 });
 
 test("ice that is taken is gone at once", () => {

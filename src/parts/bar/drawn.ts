@@ -11,6 +11,12 @@ export interface Pending {
   readonly keptAs: number | undefined;
 }
 
+/** Pots as the house has them by what it took, though it has not said so yet. */
+export function withTaken(view: BarView, pending: readonly Pending[]): BarView {
+  const taken = pending.filter(({ keptAs }) => keptAs !== undefined);
+  return { ...drawn(view, taken), n: Math.max(view.n, ...taken.map(({ keptAs }) => keptAs!)) };
+}
+
 /** Pots as the house has them, with what was told since. */
 export function drawn(view: BarView, pending: readonly Pending[]): BarView {
   const news = pending.filter(({ keptAs }) => keptAs === undefined || keptAs > view.n);

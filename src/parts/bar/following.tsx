@@ -6,9 +6,10 @@ import type { SentEvent } from "#contract/bar.ts";
 import type { BarView } from "#contract/potView.ts";
 import { keepAnswer, keptAnswer } from "#offline/answers.ts";
 import { keptSinceMs } from "#offline/drawn.ts";
+import { useCounter } from "#ui/counter.tsx";
 import { askServer, queryClient } from "#ui/query.ts";
 import type { Outbox } from "#ui/useOutbox.ts";
-import { drawn } from "./drawn.ts";
+import { drawn, withTaken } from "./drawn.ts";
 import { useLine } from "./useLine.ts";
 import { usePending } from "./usePending.ts";
 
@@ -44,6 +45,7 @@ export default function Following({
   onKeep,
 }: FollowingProps) {
   const { siteId } = initial;
+  const personId = useCounter().person.id;
   const [view, setView] = useState(initial);
   const { outbox, pending, keep, answered } = usePending(siteId, houseNow);
   const onAnswer = useCallback(
@@ -76,13 +78,14 @@ export default function Following({
   }, [initial, onAnswer]);
   useEffect(() => {
     if (keptSinceMs() === undefined) return;
-    void keptAnswer<BarView>(`bar ${siteId}`).then((last) => {
+    void keptAnswer<BarView>({ personId, name: `bar ${siteId}` }).then((last) => {
       if (last) setView((before) => (last.n >= before.n ? last : before));
     });
-  }, [siteId]);
+  }, [personId, siteId]);
   useEffect(() => {
-    if (keptSinceMs() === undefined) void keepAnswer(`bar ${siteId}`, view);
-  }, [siteId, view]);
+    if (keptSinceMs() === undefined)
+      void keepAnswer({ personId, name: `bar ${siteId}` }, withTaken(view, pending));
+  }, [personId, siteId, view, pending]);
   useEffect(() => onView(drawn(view, pending)), [view, pending, onView]);
   useEffect(() => onOutbox(outbox), [outbox, onOutbox]);
   useEffect(() => {
