@@ -103,7 +103,8 @@ function housePaths(): object {
     "/api/v1/bar/day": {
       get: {
         operationId: "bar-day",
-        summary: "What a site's shift closes with: care that is due, what was poured away today, what is left of its coffees",
+        summary:
+          "What a site's shift closes with: care that is due, what was poured away today, what is left of its coffees",
         parameters: [site],
         responses: { ...ok("The day's end", z.looseObject({})), ...refused },
       },

@@ -1,12 +1,12 @@
 "use client";
 
-import { TriangleAlert } from "lucide-react";
+import { Brush, TriangleAlert } from "lucide-react";
 import { useState } from "react";
-import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { CareLine } from "#contract/barDay.ts";
 import { Button } from "#ui/button.tsx";
 import { type Reply, useCounter } from "#ui/counter.tsx";
+import { toast } from "#ui/notice.ts";
 import { useAct } from "#ui/useAct.ts";
 import { careCautions, dueSentence } from "#words/bench";
 
@@ -40,26 +40,29 @@ export function CareTask({ row, mark, unmark, onDone }: CareTaskProps) {
     });
   };
   return (
-    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-rim/20 border-b py-2 last:border-0">
+    <li className="flex min-h-14 flex-wrap items-center gap-x-3 gap-y-1 border-rim/20 border-t py-1 first:border-0">
+      {isDue && <Brush size={22} aria-hidden className="text-due" />}
       <span className="min-w-40 flex-1">
         <bdi className="font-semibold">{name}</bdi>
         <span className={`block text-sm ${isDue ? "font-semibold text-due" : "text-quiet"}`}>
           {dueSentence(due)}
           {done && `; ${done}`}
         </span>
-        <meter
-          className="h-2 w-full"
-          min={0}
-          max={FULL}
-          value={Math.min(FULL, FULL * due.share)}
-          aria-label={`how due: ${name}`}
-        />
+        {!isDue && (
+          <meter
+            className="h-2 w-full"
+            min={0}
+            max={FULL}
+            value={FULL * due.share}
+            aria-label={`how due: ${name}`}
+          />
+        )}
       </span>
-      <Button aria-expanded={open} onClick={() => setOpen(!open)}>
+      <Button className="min-h-12" aria-expanded={open} onClick={() => setOpen(!open)}>
         How<span className="sr-only"> to {name}</span>
       </Button>
       {may("doCare") && (
-        <Button look={isDue ? "main" : "plain"} disabled={busy} onClick={markNow}>
+        <Button className="min-h-12" look={isDue ? "main" : "plain"} disabled={busy} onClick={markNow}>
           Done<span className="sr-only"> with {name}</span>
         </Button>
       )}

@@ -1,6 +1,7 @@
 import { Check } from "lucide-react";
 import Link from "next/link";
 import { Checkbox } from "radix-ui";
+import { lazy, Suspense } from "react";
 import { DAY_LISTS, type DayList, type DayListItem } from "#core/bar";
 import { useBar } from "#parts/bar/barContext.ts";
 import { useTelling } from "#parts/bar/useTelling.ts";
@@ -8,9 +9,12 @@ import { useCounter } from "#ui/counter.tsx";
 import { Folded } from "#ui/folded.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { WordsField } from "#ui/wordsField.tsx";
-import { DAY_ITEM_WORDS, DAY_LIST_WORDS, pouredSentence, stockSentence } from "#words/bar";
-import { listed, printHour } from "#words/figures";
-import { useBarDay } from "./useBarDay.ts";
+import { DAY_ITEM_WORDS, DAY_LIST_WORDS } from "#words/bar";
+import { printHour } from "#words/figures";
+
+/** Fetched by whoever unfolds a list. */
+const ItemFigures = lazy(() => import("./itemFigures.tsx").then((file) => ({ default: file.ItemFigures })));
+const WITH_FIGURES: readonly DayListItem[] = ["pots", "stock", "clean"];
 
 /** How each is done, in a few words. */
 const HELP: { readonly [item in DayListItem]?: string } = {
@@ -70,18 +74,6 @@ function List({ list }: { readonly list: DayList }) {
   );
 }
 
-/** What the house knows of an item, in a line; undefined where it knows nothing. */
-function useFigures(item: DayListItem): string | undefined {
-  const { day } = useBarDay();
-  const units = useUnits();
-  if (!day) return undefined;
-  if (item === "pots") return pouredSentence(day.poured, units.printLiquid);
-  if (item === "stock") return stockSentence(day.stock, units.printMass);
-  if (item === "clean")
-    return day.care.length > 0 ? `Due: ${listed(day.care.map(({ name }) => name))}.` : "Nothing is due.";
-  return undefined;
-}
-
 function Item({ item }: { readonly item: DayListItem }) {
   const { view } = useBar()!;
   const say = useTelling();
@@ -90,7 +82,6 @@ function Item({ item }: { readonly item: DayListItem }) {
   const done = view.checked.findLast((each) => each.item === item);
   const words = DAY_ITEM_WORDS[item];
   const place = PLACES[item];
-  const figures = useFigures(item);
   const check = (note: string | null) => say(`${words}: done.`, [{ kind: "checked", item, note }]);
   const press = () =>
     done ? say(`${words}: not done.`, [{ kind: "undone", eventId: done.eventId }]) : check(null);
@@ -122,7 +113,11 @@ function Item({ item }: { readonly item: DayListItem }) {
           </Link>
         )}
       </div>
-      {figures && <p className="pb-1 pl-11 text-sm">{figures}</p>}
+      {WITH_FIGURES.includes(item) && (
+        <Suspense>
+          <ItemFigures item={item} />
+        </Suspense>
+      )}
       {item === "stock" && may("serve") && (
         <WordsField
           label="how much is left, and what is short"

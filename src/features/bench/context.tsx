@@ -1,12 +1,12 @@
 "use client";
 
 import { createContext, type ReactNode, useContext, useState } from "react";
-import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { RefField } from "#contract/fields.ts";
 import type { Measure } from "#contract/measure.ts";
 import type { Named } from "#parts/form/schema.ts";
 import { useCounter } from "#ui/counter.tsx";
+import { toast } from "#ui/notice.ts";
 import { keepMeasure, proposeMeasure } from "./actions.ts";
 
 /** The site as every form of the bench may need it. */

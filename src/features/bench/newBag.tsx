@@ -2,7 +2,6 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import { number } from "#contract/fields.ts";
 import type { RowOf } from "#contract/things.ts";
@@ -11,6 +10,7 @@ import { FormRow } from "#parts/form/formRow.tsx";
 import { useFields, type Values } from "#parts/form/useFields.ts";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { toast } from "#ui/notice.ts";
 import { FIELD_GRID } from "#ui/saveForm.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { cardTitle } from "#words/cards";

@@ -1,7 +1,6 @@
 "use client";
 
 import { useState } from "react";
-import { toast } from "sonner";
 import { choice, type FieldSpec, number } from "#contract/fields.ts";
 import type { HouseSettings } from "#contract/house.ts";
 import { ICED_SCHOOLS } from "#contract/icedMethod.ts";
@@ -13,6 +12,7 @@ import { FormRow } from "#parts/form/formRow.tsx";
 import { Restored } from "#parts/form/restored.tsx";
 import { type FormField, useFields, type Values } from "#parts/form/useFields.ts";
 import { useCounter } from "#ui/counter.tsx";
+import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { type Printers, useUnits } from "#ui/units.tsx";

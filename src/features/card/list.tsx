@@ -3,12 +3,12 @@
 import Link from "next/link";
 import { parseAsString, useQueryState } from "nuqs";
 import { useMemo } from "react";
-import { toast } from "sonner";
 import type { ShiftCard } from "#contract/shift.ts";
 import { printBrew } from "#parts/brewLine.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Field } from "#ui/field.tsx";
+import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import type { Column } from "#ui/table/column.ts";
 import { Table } from "#ui/table/table.tsx";

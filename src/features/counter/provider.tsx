@@ -2,9 +2,9 @@
 
 import dynamic from "next/dynamic";
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { toast } from "sonner";
 import { may, type Role } from "#core/people";
 import { type Counter, CounterContext, type Reply, settle } from "#ui/counter.tsx";
+import { toast } from "#ui/notice.ts";
 
 const load = () => import("./whoDialog.tsx");
 /** Not part of the first load: fetched once the page stands, so that it is there when it is needed. */

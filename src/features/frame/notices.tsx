@@ -1,11 +1,10 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { useEffect, useRef } from "react";
-import { Toaster } from "sonner";
 
-/** Notices are enamel plates, as all that stands on the worktop. */
-const NOTICE =
-  "!rounded-panel !border-2 !border-rim !bg-enamel !font-text !text-base !text-ink data-[type=error]:!border-stop data-[type=success]:!border-good [&_[data-button]]:!h-10 [&_[data-button]]:!rounded-panel [&_[data-button]]:!bg-rim [&_[data-button]]:!px-3 [&_[data-button]]:!font-semibold [&_[data-button]]:!text-enamel";
+/** Fetched beside the page. */
+const Plates = dynamic(() => import("./plates.tsx"), { ssr: false });
 
 /** The notices, above the pot shelf, which stays readable while one stands. */
 export function Notices() {
@@ -19,12 +18,7 @@ export function Notices() {
   }, []);
   return (
     <div ref={around}>
-      <Toaster
-        position="bottom-right"
-        offset={{ bottom: 76, right: 16 }}
-        mobileOffset={{ bottom: 84, left: 12, right: 12 }}
-        toastOptions={{ className: NOTICE }}
-      />
+      <Plates />
     </div>
   );
 }

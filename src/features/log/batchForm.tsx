@@ -1,7 +1,6 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { BatchOfCard, BatchRow } from "#contract/batch.ts";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
@@ -9,6 +8,7 @@ import { saidOf } from "#parts/form/fields.ts";
 import { FormRow } from "#parts/form/formRow.tsx";
 import { Restored } from "#parts/form/restored.tsx";
 import { useFields, type Values } from "#parts/form/useFields.ts";
+import { toast } from "#ui/notice.ts";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";

@@ -1,5 +1,5 @@
-import { toast } from "sonner";
 import type { CardsFollowed } from "#contract/cardEffect.ts";
+import { toast } from "#ui/notice.ts";
 import { followedSentence } from "#words/log";
 
 /** Time to read two sentences, ms. */

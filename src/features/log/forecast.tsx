@@ -2,11 +2,11 @@
 
 import Link from "next/link";
 import { useMemo } from "react";
-import { toast } from "sonner";
 import { printTime } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { factorsSentence, fitSentences } from "#words/brew";

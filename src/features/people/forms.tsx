@@ -2,7 +2,6 @@
 
 import { type ComponentProps, type FormEvent, type ReactNode, useState } from "react";
 import { type Control, useController } from "react-hook-form";
-import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import { ROLES, type Role } from "#core/people";
 import type { Versions } from "#core/versions";
@@ -11,6 +10,7 @@ import { useShortForm } from "#parts/form/useShortForm.ts";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
 import { Field } from "#ui/field.tsx";
+import { toast } from "#ui/notice.ts";
 import { useAct } from "#ui/useAct.ts";
 import { ROLE_WORDS } from "#words/people";
 import { addPerson, changePerson, resetPin } from "./actions.ts";

@@ -2,13 +2,13 @@
 
 import { Download } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { toast } from "sonner";
 import type { Clock } from "#core/units";
 import { useShortForm } from "#parts/form/useShortForm.ts";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { ChoiceField } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Field } from "#ui/field.tsx";
+import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";

@@ -3,8 +3,8 @@
 import { Download, KeyRound, Pencil, UserMinus, UserPlus } from "lucide-react";
 import dynamic from "next/dynamic";
 import { useState } from "react";
-import { toast } from "sonner";
 import { Button, buttonClass } from "#ui/button.tsx";
+import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import type { Column } from "#ui/table/column.ts";
 import { Table } from "#ui/table/table.tsx";

@@ -1,8 +1,8 @@
 import { addDays, formatISO, parseISO } from "date-fns";
-import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { DayKit, DayPlanStart } from "#contract/dayKit.ts";
 import { Choice } from "#ui/choice/choice.tsx";
+import { toast } from "#ui/notice.ts";
 import { printListDay } from "#words/figures";
 import type { ChangeList } from "./changeLines.ts";
 import type { Change } from "./useKept.ts";

@@ -1,12 +1,12 @@
 import { CalendarArrowDown, ListChecks } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { lazy, Suspense } from "react";
-import { toast } from "sonner";
 import type { DayKit, KitCard } from "#contract/dayKit.ts";
 import type { DayChanges } from "#contract/dayPlanKinds.ts";
 import { BrewLine } from "#parts/brewLine.tsx";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { counted } from "#words/figures";

@@ -3,7 +3,6 @@
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { type KeyboardEvent, useCallback, useDeferredValue, useReducer, useRef, useState } from "react";
-import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { KeptRecipe, RecipeVersion } from "#contract/recipe.ts";
 import { faultsOf, type PourAct, type RecipeFault } from "#core/recipe";
@@ -15,6 +14,7 @@ import { brewedWith, type Naming, namedOf, type RecipeKit } from "#scaling/sheet
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { UnreadContext } from "#ui/figure/unread.ts";
+import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { WordsField } from "#ui/wordsField.tsx";
 import { recipeSentence } from "#words/recipes";

@@ -2,10 +2,10 @@
 
 import { useRouter } from "next/navigation";
 import { type ChangeEvent, useState } from "react";
-import { toast } from "sonner";
 import { z } from "zod";
 import { type ImportAnswer, importAnswer } from "#contract/recipeFile.ts";
 import { Button } from "#ui/button.tsx";
+import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 
 interface ImportPanelProps {

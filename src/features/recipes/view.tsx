@@ -3,13 +3,13 @@
 import { Brackets, Copy, Download, Pencil, Scale } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { toast } from "sonner";
 import type { RecipeVersion } from "#contract/recipe.ts";
 import { methodOf } from "#contract/recipeKinds.ts";
 import { printNumber } from "#core/units";
 import type { RecipeKit } from "#scaling/sheet";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";

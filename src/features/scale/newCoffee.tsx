@@ -1,7 +1,6 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import { stillTypical } from "#contract/aspects.ts";
 import { type AnyFigures, FIELDS, fieldsOf } from "#contract/fields.ts";
@@ -10,6 +9,7 @@ import { typicalsOf } from "#contract/typical.ts";
 import { FormRow } from "#parts/form/formRow.tsx";
 import type { Values } from "#parts/form/schema.ts";
 import { useFields } from "#parts/form/useFields.ts";
+import { toast } from "#ui/notice.ts";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { SheetDialog } from "#ui/sheetDialog.tsx";
 import { useAct } from "#ui/useAct.ts";

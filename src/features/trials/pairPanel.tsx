@@ -1,7 +1,6 @@
 "use client";
 
 import { useState } from "react";
-import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import { PAIR_SWITCHES, type PairSwitch } from "#contract/pairKinds.ts";
 import type { PairScores } from "#contract/pairs.ts";
@@ -9,6 +8,7 @@ import { type Changeable, MOST_SCORE, SCORED, type ScoreInterval, scoreInterval 
 import { Button } from "#ui/button.tsx";
 import { Taps } from "#ui/choice/taps.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { counted, listed } from "#words/figures";

@@ -1,7 +1,6 @@
 "use client";
 
 import { useState } from "react";
-import { toast } from "sonner";
 import { v7 as uuidv7 } from "uuid";
 import type { TastedWords } from "#contract/trials.ts";
 import { TASTES, type TasteName } from "#core/trial";
@@ -10,6 +9,7 @@ import { Button } from "#ui/button.tsx";
 import { Taps } from "#ui/choice/taps.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { FigureField } from "#ui/figure/figureField.tsx";
+import { toast } from "#ui/notice.ts";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { TRIAL_TASTE_WORDS, tastingWords } from "#words/trials";

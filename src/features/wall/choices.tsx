@@ -2,11 +2,11 @@
 
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
-import { toast } from "sonner";
 import type { WallChoices } from "#contract/wall.ts";
 import { parseLiquid } from "#core/units";
 import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
+import { toast } from "#ui/notice.ts";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { printSetting, quantitySentence } from "#words/figures";

@@ -1,5 +1,10 @@
 /// <reference lib="webworker" />
-import { cleanupOutdatedCaches, matchPrecache, type PrecacheEntry, precacheAndRoute } from "workbox-precaching";
+import {
+  cleanupOutdatedCaches,
+  matchPrecache,
+  type PrecacheEntry,
+  precacheAndRoute,
+} from "workbox-precaching";
 import { registerRoute } from "workbox-routing";
 import { forgetAnswersOfOthers } from "#offline/answers.ts";
 import { awayPage } from "#offline/awayPage.ts";

@@ -1,4 +1,4 @@
-import { toast } from "sonner";
+import { toast } from "#ui/notice.ts";
 import { type Happening, useBar } from "./barContext.ts";
 
 /** One notice for the bar: what happened last, and the way back from it. */
