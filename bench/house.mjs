@@ -60,6 +60,8 @@ const PAINTS = 5;
 const TAPS = 11;
 /** Two taps sooner after each other are asked about. */
 const TAP_EVERY_MS = 1300;
+const OPENED = 5;
+const AWAY_LIMIT_MS = 1500;
 const SIGN_IN_LIMIT_MS = 400;
 const SIGN_INS = 9;
 
@@ -79,7 +81,7 @@ const ROUNDS = 3;
  * @returns rows of the bench's table
  */
 export async function benchHouse(base, { fill, crowd }) {
-  const { card, guide, edit, sweptEdit, pourEdit, tap, sign, drag, paint, signIn, cookie } =
+  const { card, guide, edit, sweptEdit, pourEdit, tap, sign, drag, away, paint, signIn, cookie } =
     await inBrowser(base);
   const rows = [];
   const pages = [
@@ -143,6 +145,7 @@ export async function benchHouse(base, { fill, crowd }) {
     limit: SCRIPT_LIMIT_MS,
     unit: "ms",
   });
+  rows.push({ what: "the Bar, opened without a network", ...away, limit: AWAY_LIMIT_MS, unit: "ms" });
   rows.push({
     what: "a batch is dragged along the day, each step drawn, script",
     ...drag,
@@ -329,7 +332,7 @@ async function inBrowser(base) {
     args: ["--no-sandbox", "--disable-background-networking"],
   });
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const page = await browser.newPage(WINDOW);
     const signIn = await timed(() => signInMs(page, base));
     await page.goto(`${base}/scale`);
     await page.getByRole("button", { name: "Save as card" }).click();
@@ -355,19 +358,49 @@ async function inBrowser(base) {
     const guide = await guideFigures(page, base, card);
     const paint = await timed(() => paintMs(page, `${base}/scale`));
     const drag = await timed(() => dragMs(page, base));
-    return { card, guide, edit, sweptEdit, pourEdit, tap, sign, drag, paint, signIn, cookie };
+    const away = await timed(() => awayMs(browser, base, cookie));
+    return { card, guide, edit, sweptEdit, pourEdit, tap, sign, drag, away, paint, signIn, cookie };
   } finally {
     await browser.close();
   }
+}
+
+/** A window without the device's worker, which would fetch a shift's pages meanwhile. */
+const WINDOW = { viewport: { width: 1280, height: 800 }, serviceWorkers: "block" };
+
+function cookiesOf(cookie, url) {
+  const pairs = cookie.split("; ").map((pair) => pair.split(/=(.*)/s));
+  return pairs.map(([name, value]) => ({ name, value, url }));
+}
+
+/** From opening the Bar without a network until its pots stand there. The median. */
+async function awayMs(browser, base, cookie) {
+  const context = await browser.newContext({ ...WINDOW, serviceWorkers: "allow" });
+  await context.addCookies(cookiesOf(cookie, base));
+  const page = await context.newPage();
+  await page.goto(`${base}/bar`);
+  const isKept = async () =>
+    (await page.evaluate(async () => (await caches.match("/bar")) !== undefined)) ||
+    pause(TAP_EVERY_MS).then(isKept);
+  await isKept();
+  await context.setOffline(true);
+  const times = [];
+  for (let i = 0; i < OPENED; i++) {
+    const start = performance.now();
+    await page.reload({ waitUntil: "commit" });
+    await page.getByTestId("left").first().waitFor();
+    times.push(performance.now() - start);
+  }
+  await context.close();
+  return times.toSorted((a, b) => a - b)[Math.floor(OPENED / 2)];
 }
 
 /** What lists and choices of a large house take in the browser, each in its quietest round. */
 async function inLargeHouse(base, cookie) {
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: ["--no-sandbox"] });
   try {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-    const pairs = cookie.split("; ").map((pair) => pair.split(/=(.*)/s));
-    await context.addCookies(pairs.map(([name, value]) => ({ name, value, url: base })));
+    const context = await browser.newContext(WINDOW);
+    await context.addCookies(cookiesOf(cookie, base));
     const page = await context.newPage();
     await page.goto(`${base}/recipes`);
     const client = await context.newCDPSession(page);

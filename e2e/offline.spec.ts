@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { DEMO, expect, signIn, test } from "./page.ts";
+import { DEMO, expect, signedInState, signIn, test } from "./page.ts";
 
 // Without a network the browser says so in its console.
 test.use({ as: "barista", hasTouch: true, serviceWorkers: "allow", silent: false });
@@ -61,10 +61,17 @@ async function fill(page: Page): Promise<void> {
   await expect(line(page)).toHaveText("live");
 }
 
-test("a tablet without a network opens the Bar as it was heard of last, sells on, and shows wall and cards; it is all sent once", async ({
+test("a tablet without a network opens the Bar as it was heard of last, sells and logs, and shows wall and cards; it is all sent once", async ({
   page,
   context,
+  browser,
+  baseURL,
 }) => {
+  // Somebody whose network is there looks on.
+  const other = await browser.newContext({
+    baseURL: baseURL!,
+    storageState: await signedInState(browser, baseURL!, "lead"),
+  });
   await page.goto("/bar");
   const paths = await untilKept(page);
   const card = paths.find((path) => path.startsWith("/cards/"))!;
@@ -89,20 +96,33 @@ test("a tablet without a network opens the Bar as it was heard of last, sells on
   await expect(page.getByRole("heading", { level: 1 })).toContainText(/wall chart/);
   await page.goto(card);
   await expect(page.getByRole("button", { name: "It is brewing" })).toBeVisible();
+  await page.getByRole("link", { name: "Log a batch" }).tap();
+  await page.getByLabel("came out").fill("2790");
+  await page.getByLabel("took").fill("6:10");
+  await page.getByRole("button", { name: "Log it" }).tap();
+  await expect(page.getByText("Kept on this device: it goes into the log")).toBeVisible();
+  await expect(line(page)).toContainText("2 to send");
   // A page without a script of its own.
   await page.evaluate(() => window.location.assign("/people"));
   await expect(page.getByRole("heading", { name: "The house does not answer" })).toBeVisible();
   await page.getByRole("link", { name: "Bar" }).tap();
   await expect(left(page)).toHaveText("1\u202f580 g");
   await cup(page).tap();
-  await expect(line(page)).toContainText("2 to send");
+  await expect(line(page)).toContainText("3 to send");
 
+  const { batches: before } = await (await other.request.get("/api/v1/batches")).json();
   await context.setOffline(false);
   await expect(line(page)).toHaveText("live", { timeout: 60_000 });
   await expect(left(page)).toHaveText("1\u202f360 g");
+  const { batches: after } = await (await other.request.get("/api/v1/batches")).json();
+  const seen = new Set(before.map(({ id }: { id: string }) => id));
+  expect(after.filter(({ id }: { id: string }) => !seen.has(id))).toMatchObject([
+    { yieldG: 2790, brewTimeS: 370 },
+  ]);
   // The house has them, each once: a page of its own making says the same.
   await page.goto("/bar?");
   await expect(left(page)).toHaveText("1\u202f360 g");
+  await other.close();
 });
 
 test("a guide that runs goes on without a network, also when its page is loaded again", async ({

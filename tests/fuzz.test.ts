@@ -4,6 +4,7 @@ import { eq, sql } from "drizzle-orm";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { z } from "zod";
 import { sentEvents, sentSales } from "#contract/bar.ts";
+import { sentBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS } from "#contract/calc.ts";
 import { sentDayPlan } from "#contract/dayPlan.ts";
 import { endedGuide, sentGuideEvents } from "#contract/guide.ts";
@@ -178,6 +179,7 @@ type Handler = (request: Request, context: { params: Promise<unknown> }) => Prom
 /** Messages that a route takes as its body, where it takes one. */
 const BODIES: { readonly [route: string]: z.ZodType } = {
   "app/api/v1/bar/events/route.ts POST": sentEvents,
+  "app/api/v1/batches/route.ts POST": sentBatch,
   "app/api/v1/guides/[id]/end/route.ts POST": endedGuide,
   "app/api/v1/guides/[id]/events/route.ts POST": sentGuideEvents,
   "app/api/v1/plan/route.ts PUT": sentDayPlan,

@@ -128,6 +128,7 @@ const ROUTES: Readonly<Record<string, unknown>> = {
   "app/api/session/route.ts GET": OPEN,
   "app/api/v1/batches/[id]/cards/route.ts GET": { right: "approve", scope: "read" },
   "app/api/v1/batches/route.ts GET": { right: "see", scope: "read" },
+  "app/api/v1/batches/route.ts POST": { right: "logBatches", scope: "write" },
   "app/api/v1/bar/events/route.ts POST": { right: "serve", scope: "write" },
   "app/api/v1/bar/day/route.ts GET": { right: "see", scope: "read", unseen: true },
   "app/api/v1/bar/route.ts GET": { right: "see", scope: "read", unseen: true },

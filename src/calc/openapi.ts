@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { sentEvents, sentSales } from "#contract/bar.ts";
-import { loggedBatch } from "#contract/batch.ts";
+import { loggedBatch, sentBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS, calcError, jsonSchemaOf, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
 import { cardLine, cardWhole, uuid } from "#contract/card.ts";
 import { sentDayPlan } from "#contract/dayPlan.ts";
@@ -141,6 +141,13 @@ function housePaths(): object {
           inQuery("as", z.literal("csv")),
         ],
         responses: { ...ok("The batches", z.object({ batches: z.array(loggedBatch) })), ...refused },
+      },
+      post: {
+        operationId: "log-batch",
+        summary:
+          "Logs a brewed batch, once however often it is sent; one that is far from its forecast is asked about",
+        requestBody: { required: true, content: json(z.toJSONSchema(sentBatch, { io: "input" })) },
+        responses: { ...ok("It is in the log", z.looseObject({})), ...refused },
       },
     },
     "/api/v1/batches/{id}/cards": {

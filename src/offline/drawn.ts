@@ -1,5 +1,7 @@
 /** When this page was drawn, where it is one that the device kept, by the device's clock, ms; undefined for one from the house. */
 export function keptSinceMs(): number | undefined {
+  // The house draws no kept page.
+  if (typeof document === "undefined") return undefined;
   const { drawn } = document.documentElement.dataset;
   return drawn === undefined ? undefined : Number(drawn);
 }

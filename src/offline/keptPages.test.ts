@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { drawnMs, isKeptPath, keptCopy, shownCopy } from "./keptPages.ts";
+import { drawnMs, isKeptPath, keptCopy, pathOf, shownCopy } from "./keptPages.ts";
 
 const CARD = "0190a5c0-0000-7000-8000-000000000601";
 const BARISTA = "0190a5c0-0000-7000-8000-000000000902";
@@ -19,7 +19,15 @@ const page = (personId = BARISTA, init: ResponseInit = {}) =>
 
 describe("pages that a device keeps", () => {
   test("are those of a shift, and no others", () => {
-    for (const path of ["/bar", "/wall", "/shift", "/cards", `/cards/${CARD}`, `/guide/${CARD}`])
+    for (const path of [
+      "/bar",
+      "/wall",
+      "/shift",
+      "/cards",
+      `/cards/${CARD}`,
+      `/guide/${CARD}`,
+      `/log?card=${CARD}`,
+    ])
       expect(isKeptPath(path)).toBe(true);
     for (const path of [
       "/",
@@ -28,11 +36,18 @@ describe("pages that a device keeps", () => {
       "/log",
       "/bench",
       "/sign-in",
+      "/log?brewer=x",
+      "/shift?day=2026-07-15",
       "/api/v1/bar",
       "/cards/x",
       "/bar/",
     ])
       expect(isKeptPath(path)).toBe(false);
+  });
+
+  test("are told by their address, without the house's", () => {
+    expect(pathOf(`https://pier.example:4600/log?card=${CARD}`)).toBe(`/log?card=${CARD}`);
+    expect(pathOf("https://pier.example/bar?")).toBe("/bar");
   });
 
   test("keep their policy for scripts, and say when they were drawn", async () => {

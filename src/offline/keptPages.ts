@@ -1,6 +1,6 @@
-/** Pages of a site that a device keeps for when there is no network: the Bar, today's list, the wall, cards and guides. */
-const KEPT_PATH =
-  /^\/(bar|wall|shift|cards|(cards|guide)\/[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12})$/;
+const ID = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
+/** Pages of a site that a device keeps for when there is no network: the Bar, today's list, the wall, cards, logging from one, and guides. */
+const KEPT_PATH = new RegExp(`^/(bar|wall|shift|cards|(cards|guide)/${ID}|log\\?card=${ID})$`);
 
 /** When a kept page was drawn, by this device's clock, ms. */
 const DRAWN_HEADER = "x-tumbek-drawn";
@@ -8,8 +8,14 @@ const DRAWN_HEADER = "x-tumbek-drawn";
 const NOT_OF_A_COPY = ["content-encoding", "content-length", "transfer-encoding"];
 const PERSON = /<meta name="tumbek-person" content="([^"]*)"/;
 
-export function isKeptPath(pathname: string): boolean {
-  return KEPT_PATH.test(pathname);
+/** A page's path with what it asks for. */
+export function pathOf(url: string): string {
+  const { pathname, search } = new URL(url);
+  return pathname + search;
+}
+
+export function isKeptPath(path: string): boolean {
+  return KEPT_PATH.test(path);
 }
 
 /**

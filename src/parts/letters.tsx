@@ -20,12 +20,12 @@ export function Letters({ outbox: { mine, put, discard } }: { readonly outbox: O
           className="flex flex-wrap items-center gap-3 rounded-panel border-2 border-stop bg-enamel px-3 py-2"
         >
           <span className="flex-1">The house did not take it: {why}</span>
-          {url.endsWith("/end") && (
+          {CONFIRMED.some((own) => own.test(url)) && (
             <Button
               look="main"
               onClick={() => {
                 discard(n);
-                put(url, confirmed(body as EndedGuide));
+                put(url, confirmed(body));
               }}
             >
               It was so: send it
@@ -40,6 +40,11 @@ export function Letters({ outbox: { mine, put, discard } }: { readonly outbox: O
   );
 }
 
-function confirmed(end: EndedGuide): EndedGuide {
-  return { ...end, batch: { ...end.batch, confirmed: true } };
+/** Where a batch goes, with a guide's end or by itself: the house asks about one that is far from its forecast. */
+const CONFIRMED = [/\/api\/v1\/guides\/[^/]+\/end$/, /\/api\/v1\/batches$/];
+
+function confirmed(body: object): object {
+  return "batch" in body
+    ? { ...body, batch: { ...(body as EndedGuide).batch, confirmed: true } }
+    : { ...body, confirmed: true };
 }

@@ -3,6 +3,8 @@
 import { useMemo, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { BatchOfCard, BatchRow } from "#contract/batch.ts";
+import { drawnAgoMs } from "#offline/drawn.ts";
+import { useBar } from "#parts/bar/barContext.ts";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { saidOf } from "#parts/form/fields.ts";
 import { FormRow } from "#parts/form/formRow.tsx";
@@ -49,16 +51,18 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
     };
     const known: Partial<BatchRow> = batch ?? card?.batch ?? (like ? likeIt(like) : first);
     const { cardId = null, recipeVersionId = null } = known;
+    const asOf = { ...site, now: new Date(Date.parse(site.now) + drawnAgoMs()).toISOString() };
     return {
       known: { id: batch?.id ?? uuidv7(), cardId, recipeVersionId },
       revision: batch?.revision,
-      values: valuesOf(known, site),
+      values: valuesOf(known, asOf),
     };
   });
   const fields = useMemo(() => batchFields(site), [site]);
   const [theirs, setTheirs] = useState<BatchRow & { readonly changedBy: string }>();
   const { act, trouble, busy } = useAct();
   const [confirmed, setConfirmed] = useState(false);
+  const outbox = useBar()?.outbox;
   const form = useFields({
     fields,
     start: base.values,
@@ -78,9 +82,13 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
   };
   const send = async (values: Values, revision: number | undefined) => {
     const message = { ...messageOf(values, base.known, site), confirmed };
-    const sent = await act(
-      revision === undefined ? logBatch(message) : correctBatch({ ...message, revision }),
-    );
+    const reply = revision === undefined ? logBatch(message) : correctBatch({ ...message, revision });
+    if (revision === undefined && outbox && (await isUnanswered(reply))) {
+      outbox.put("/api/v1/batches", message);
+      toast.success("Kept on this device: it goes into the log when the house answers.");
+      return done();
+    }
+    const sent = await act(reply);
     if (!sent.ok) return;
     setTheirs(sent.data.theirs);
     if (sent.data.theirs) return;
@@ -155,5 +163,13 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
         />
       )}
     </SaveForm>
+  );
+}
+
+/** Whether nobody answered: neither kept nor refused. */
+function isUnanswered(reply: Promise<unknown>): Promise<boolean> {
+  return reply.then(
+    () => false,
+    () => true,
   );
 }

@@ -9,7 +9,7 @@ import { registerRoute } from "workbox-routing";
 import { forgetAnswersOfOthers } from "#offline/answers.ts";
 import { awayPage } from "#offline/awayPage.ts";
 import { counterAfter, isShut, type OfflineCounter, type ToWorker } from "#offline/counter.ts";
-import { isKeptPath } from "#offline/keptPages.ts";
+import { isKeptPath, pathOf } from "#offline/keptPages.ts";
 import { offlineStore } from "#offline/store.ts";
 import { forgetOthers, keepPages, keptPaths, pageFor } from "./pages.ts";
 
@@ -55,15 +55,15 @@ async function onMessage(message: ToWorker): Promise<void> {
 }
 
 async function open(event: FetchEvent): Promise<Response> {
-  const { pathname } = new URL(event.request.url);
+  const path = pathOf(event.request.url);
   const counter = await counterNow();
   try {
-    if (counter && isKeptPath(pathname)) return await pageFor(counter, event);
+    if (counter && isKeptPath(path)) return await pageFor(counter, event);
     return await fetch(event.request);
   } catch {
     if (!counter || isShut(counter, Date.now())) return awayPage("locked", []);
     const paths = await keptPaths(counter.personId);
-    if (pathname === "/" && paths.includes("/bar")) return Response.redirect("/bar");
+    if (path === "/" && paths.includes("/bar")) return Response.redirect("/bar");
     return awayPage("notKept", paths);
   }
 }

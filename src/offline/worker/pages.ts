@@ -1,7 +1,7 @@
 import type { WorkboxPlugin } from "workbox-core";
 import { NetworkFirst } from "workbox-strategies";
 import { isShut, type OfflineCounter } from "#offline/counter.ts";
-import { keptCopy, shownCopy } from "#offline/keptPages.ts";
+import { keptCopy, pathOf, shownCopy } from "#offline/keptPages.ts";
 
 const PREFIX = "tumbek pages of ";
 /** A house that has not answered by then is away: what is kept is shown, and takes up what is new when it hears of it, s. */
@@ -31,7 +31,7 @@ export function pageFor(counter: OfflineCounter, event: FetchEvent): Promise<Res
 /** Paths of a person's pages that are kept. */
 export async function keptPaths(personId: string): Promise<readonly string[]> {
   const cache = await caches.open(cacheOf(personId));
-  return (await cache.keys()).map(({ url }) => new URL(url).pathname);
+  return (await cache.keys()).map(({ url }) => pathOf(url));
 }
 
 /** Fetches pages that may be wanted without a network, one after the other, and keeps them; the house has others to serve. */
@@ -44,7 +44,7 @@ export async function keepPages(personId: string, paths: readonly string[]): Pro
   }
   // Cards and guides that are wanted no more are let go.
   for (const request of await cache.keys())
-    if (!paths.includes(new URL(request.url).pathname)) await cache.delete(request);
+    if (!paths.includes(pathOf(request.url))) await cache.delete(request);
 }
 
 /** Lets go of everything that is kept for others than one person. */

@@ -7,8 +7,8 @@ import { listOf } from "#server/shifts.ts";
 
 /** Pages that every device of a site keeps for when there is no network. */
 const ALWAYS = ["/bar", "/shift", "/cards", "/wall"];
-/** Cards and guides beside them: a shift's, not a house's. */
-const MOST = 30;
+/** Cards beside them: a shift's, not a house's. */
+const MOST_CARDS = 20;
 
 /** Pages of a site's shift, as paths: today's cards, what is being brewed, and guides that run. */
 export async function keptPagesOf(bench: Bench): Promise<readonly string[]> {
@@ -20,6 +20,10 @@ export async function keptPagesOf(bench: Bench): Promise<readonly string[]> {
   ]);
   const brewing = [...bar.folded.state.pots.values()].flatMap((pot) => pot.brewing?.cardId ?? []);
   const cards = new Set([...brewing, ...list.items.map(({ cardId }) => cardId)]);
-  const others = [...guides.map(({ id }) => `/guide/${id}`), ...[...cards].map((id) => `/cards/${id}`)];
-  return [...ALWAYS, ...others.slice(0, MOST)];
+  return [
+    ...ALWAYS,
+    ...guides.map(({ id }) => `/guide/${id}`),
+    // What is brewed from a card is logged from it.
+    ...[...cards].slice(0, MOST_CARDS).flatMap((id) => [`/cards/${id}`, `/log?card=${id}`]),
+  ];
 }

@@ -1,4 +1,6 @@
-import { batchFilter } from "#server/batches.ts";
+import { sentBatch } from "#contract/batch.ts";
+import { batchFilter, log } from "#server/batches.ts";
+import { parsedBody } from "#server/body.ts";
 import { csvOf } from "#server/csv.ts";
 import { batchRows } from "#server/read/files.ts";
 import { route } from "#server/route.ts";
@@ -11,3 +13,8 @@ export const GET = route({ right: "see", scope: "read" }, async (request) => {
   if (query.get("as") === "csv") return csvOf("batches", rows as unknown as Record<string, string>[]);
   return Response.json({ batches: rows });
 });
+
+/** Logs a batch, once however often it is sent. */
+export const POST = route({ right: "logBatches", scope: "write" }, async (request, { by }) =>
+  Response.json(await log(await parsedBody(request, sentBatch), by)),
+);
