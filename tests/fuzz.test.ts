@@ -7,7 +7,7 @@ import { sentEvents, sentSales } from "#contract/bar.ts";
 import { sentBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS } from "#contract/calc.ts";
 import { sentDayPlan } from "#contract/dayPlan.ts";
-import { endedGuide, sentGuideEvents } from "#contract/guide.ts";
+import { endedGuide, sentGuideEvents, startedGuide } from "#contract/guide.ts";
 import { recipeFile } from "#contract/recipeFile.ts";
 import { shiftList } from "#contract/shift.ts";
 import type { Trouble } from "#contract/trouble.ts";
@@ -181,6 +181,7 @@ const BODIES: { readonly [route: string]: z.ZodType } = {
   "app/api/v1/bar/events/route.ts POST": sentEvents,
   "app/api/v1/batches/route.ts POST": sentBatch,
   "app/api/v1/guides/[id]/end/route.ts POST": endedGuide,
+  "app/api/v1/guides/route.ts POST": startedGuide,
   "app/api/v1/guides/[id]/events/route.ts POST": sentGuideEvents,
   "app/api/v1/plan/route.ts PUT": sentDayPlan,
   "app/api/v1/sales/route.ts POST": sentSales,

@@ -6,7 +6,7 @@ import { cardLine, cardWhole, uuid } from "#contract/card.ts";
 import { sentDayPlan } from "#contract/dayPlan.ts";
 import { eventPage } from "#contract/event.ts";
 import { THING_KINDS } from "#contract/fields.ts";
-import { endedGuide, sentGuideEvents } from "#contract/guide.ts";
+import { endedGuide, sentGuideEvents, startedGuide } from "#contract/guide.ts";
 import { importAnswer, recipeFile } from "#contract/recipeFile.ts";
 import { isoDay, shiftKept, shiftList, shiftSaved } from "#contract/shift.ts";
 import { wallChart } from "#contract/wall.ts";
@@ -212,6 +212,12 @@ function housePaths(): object {
         summary: "The brew guides that run at a site, with all that happened in them",
         parameters: [site, inQuery("with", uuid)],
         responses: { ...ok("Its guides", z.looseObject({ machineMs: z.number() })), ...refused },
+      },
+      post: {
+        operationId: "begin-guide",
+        summary: "Begins a guide of a card, under an id of the caller's, once however often it is sent",
+        requestBody: { required: true, content: json(z.toJSONSchema(startedGuide, { io: "input" })) },
+        responses: { ...ok("The guide", z.object({ id: uuid })), ...refused },
       },
     },
     "/api/v1/guides/{id}/events": {

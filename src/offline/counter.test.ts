@@ -24,3 +24,10 @@ test("a lock stays until somebody signs in: neither a touch nor a clock that is 
   expect(isShut(at(60, here), 0)).toBe(true);
   expect(at(0, { kind: "touched" }, { kind: "locked" })).toBeUndefined();
 });
+
+test("a lock that the house did not hear is still to be ended there, until somebody signs in", () => {
+  const unended = at(0, here, { kind: "unended" }, { kind: "locked" });
+  expect(unended).toMatchObject({ isLocked: true, isUnended: true });
+  expect(counterAfter(unended, here, MIN)).toMatchObject({ isLocked: false, isUnended: false });
+  expect(at(0, here, { kind: "locked" })).toMatchObject({ isUnended: false });
+});

@@ -6,6 +6,8 @@ export interface OfflineCounter {
   /** By this device's clock, ms. */
   readonly touchedMs: number;
   readonly isLocked: boolean;
+  /** The screen was locked while the house was away: the sign-in is to be ended there before anything is opened. */
+  readonly isUnended: boolean;
 }
 
 /** A page says it to the device's worker. */
@@ -18,7 +20,9 @@ export type ToWorker =
       readonly siteId: string | undefined;
     }
   | { readonly kind: "touched" }
-  | { readonly kind: "locked" };
+  | { readonly kind: "locked" }
+  /** The screen was locked, and the house did not hear it. */
+  | { readonly kind: "unended" };
 
 const MS_PER_MIN = 60_000;
 
@@ -37,9 +41,10 @@ export function counterAfter(
 ): OfflineCounter | undefined {
   if (message.kind === "here") {
     const { personId, lockAfterMin } = message;
-    return { personId, lockAfterMin, touchedMs: nowMs, isLocked: false };
+    return { personId, lockAfterMin, touchedMs: nowMs, isLocked: false, isUnended: false };
   }
   if (!before) return undefined;
   if (message.kind === "locked") return { ...before, isLocked: true };
+  if (message.kind === "unended") return { ...before, isLocked: true, isUnended: true };
   return before.isLocked ? before : { ...before, touchedMs: nowMs };
 }

@@ -27,6 +27,7 @@ describe("pages that a device keeps", () => {
       `/cards/${CARD}`,
       `/guide/${CARD}`,
       `/log?card=${CARD}`,
+      `/guide/new?card=${CARD}`,
     ])
       expect(isKeptPath(path)).toBe(true);
     for (const path of [

@@ -1,6 +1,6 @@
 const ID = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
-/** Pages of a site that a device keeps for when there is no network: the Bar, today's list, the wall, cards, logging from one, and guides. */
-const KEPT_PATH = new RegExp(`^/(bar|wall|shift|cards|(cards|guide)/${ID}|log\\?card=${ID})$`);
+/** Pages of a site that a device keeps for when there is no network: the Bar, today's list, the wall, cards with what is begun and logged from them, and guides. */
+const KEPT_PATH = new RegExp(`^/(bar|wall|shift|cards|(cards|guide)/${ID}|(log|guide/new)\\?card=${ID})$`);
 
 /** When a kept page was drawn, by this device's clock, ms. */
 const DRAWN_HEADER = "x-tumbek-drawn";

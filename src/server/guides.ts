@@ -53,15 +53,19 @@ export function runningSince(): RunningSince {
 
 /** Begins a guide of a card, which goes on by the card as it is now. */
 export async function startGuide({ id, cardId }: StartedGuide, by: By): Promise<{ readonly id: string }> {
+  const guide = await guideOfCard(cardId);
+  await transact(database(), async (tx) => taken(await insertGuide(tx, { id, ...guide }, by)));
+  return { id };
+}
+
+/** What a guide of a card goes by. @throws `Refusal` where there is no such card, or it is a draft */
+export async function guideOfCard(cardId: string) {
   const card = (await readCard(database(), cardId)) ?? refuse("notThere");
   if (card.draft) refuse("draft");
   const { sheet, siteId } = card;
   const bench = (await benchOf(siteId)) ?? refuse("notThere");
   const brew = brewOfCard(sheet, await benchWith(bench, sheet.chosen.recipe)) ?? null;
-  await transact(database(), async (tx) =>
-    taken(await insertGuide(tx, { id, siteId, cardId, sheet, brew }, by)),
-  );
-  return { id };
+  return { siteId, cardId, sheet, brew };
 }
 
 /** Keeps what happened in a guide; the bar hears when its brew has begun. */

@@ -52,6 +52,14 @@ const NOT_UNDERSTOOD: Trouble = {
   message: "That could not be saved: it was not understood. Reload the page.",
 };
 
+/** Whether nobody answered an action: it was neither done nor refused, as far as this device knows. */
+export function isUnanswered(reply: Promise<unknown>): Promise<boolean> {
+  return reply.then(
+    () => false,
+    () => true,
+  );
+}
+
 /** An action's answer, whatever became of it. */
 export async function settle<Data>(reply: Promise<Reply<Data> | undefined>): Promise<Sent<Data>> {
   try {

@@ -12,7 +12,8 @@ const outbox = () => import("./outbox.ts");
 export interface Outbox {
   /** Letters of this person that the house has not taken yet. */
   readonly mine: readonly KeptLetter[];
-  readonly put: (url: string, body: object) => void;
+  /** Done when it is kept on this device. */
+  readonly put: (url: string, body: object) => Promise<void>;
   readonly discard: (n: number) => void;
 }
 
@@ -67,7 +68,7 @@ export function useOutbox(onNews?: (news: OutboxNews) => void): Outbox {
   }, [send, open]);
   const put = useCallback(
     (url: string, body: object) =>
-      void outbox()
+      outbox()
         .then(({ post }) => post({ url, body, personId: person.id }))
         .then(send, () => void say(NOT_KEPT)),
     [person.id, send, say],

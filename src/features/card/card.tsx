@@ -6,12 +6,13 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { flushSync } from "react-dom";
 import { v7 as uuidv7 } from "uuid";
+import { useBar } from "#parts/bar/barContext.ts";
 import { IntoPot } from "#parts/bar/intoPot.tsx";
 import { useTelling } from "#parts/bar/useTelling.ts";
 import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
 import { Back } from "#ui/back.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
-import { useCounter } from "#ui/counter.tsx";
+import { isUnanswered, useCounter } from "#ui/counter.tsx";
 import { toast } from "#ui/notice.ts";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
@@ -42,6 +43,7 @@ export function Card(props: CardProps) {
   const { may, send } = useCounter();
   const { act, busy } = useAct();
   const router = useRouter();
+  const outbox = useBar()?.outbox;
   const drop = async () => {
     // Its page is not drawn anew: it is gone.
     const sent = await send(deleteCard(id));
@@ -64,7 +66,14 @@ export function Card(props: CardProps) {
   };
   const [newGuideId] = useState(() => uuidv7());
   const guideIt = async () => {
-    const sent = await act(beginGuide({ id: newGuideId, cardId: id }));
+    const reply = beginGuide({ id: newGuideId, cardId: id });
+    if (outbox && (await isUnanswered(reply))) {
+      await outbox.put("/api/v1/guides", { id: newGuideId, cardId: id });
+      // The page that this device keeps for it.
+      window.location.assign(`/guide/new?card=${id}#${newGuideId}`);
+      return;
+    }
+    const sent = await act(reply);
     if (sent.ok) router.push(`/guide/${sent.data.id}`);
   };
   const [paper, setPaper] = useState<keyof typeof PAPERS>("one");

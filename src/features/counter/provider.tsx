@@ -3,6 +3,7 @@
 import dynamic from "next/dynamic";
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { may, type Role } from "#core/people";
+import type { ToWorker } from "#offline/counter.ts";
 import { type Counter, CounterContext, type Reply, settle } from "#ui/counter.tsx";
 import { toast } from "#ui/notice.ts";
 
@@ -33,7 +34,9 @@ export function CounterProvider({ person, lockAfterMin, children }: CounterProvi
   const lock = useCallback(() => {
     setAsking("locked");
     // Whether or not the house hears it: without a sign of life, the sign-in ends there too.
-    void fetch(SESSION, { method: "DELETE" }).catch(() => undefined);
+    void fetch(SESSION, { method: "DELETE" }).catch(() => {
+      navigator.serviceWorker?.controller?.postMessage({ kind: "unended" } satisfies ToWorker);
+    });
   }, []);
   const inUse = asking !== "locked";
   useEffect(() => void load(), []);

@@ -52,7 +52,9 @@ export function Guide(props: GuidePageProps) {
   const clock = useGuideClock(machineMs);
   const outbox = useOutbox();
   const initial = useMemo(() => [props.guide, ...others], [props.guide, others]);
-  const { guides, tell, answered = props, onAnswer, isEnded: hasEnded } = useGuides(initial, clock, outbox);
+  const { guides, tell, answered = props, onAnswer, isThere } = useGuides(initial, clock, outbox);
+  // One that was begun here is nowhere else until the house has heard of it.
+  const hasEnded = isThere === false && !props.isNew;
   const now = guides.find(({ guide }) => guide.id === props.guide.id)!;
   const { guide, state, clockS } = now;
   const { steps, sheet } = guide;
@@ -88,8 +90,11 @@ export function Guide(props: GuidePageProps) {
   useEffect(() => {
     void Promise.all([finishPanel(), scalePanel()]);
   }, []);
-  // Ended elsewhere: its batch is asked for.
   const router = useRouter();
+  useEffect(() => {
+    if (props.isNew && isThere) router.replace(`/guide/${props.guide.id}`);
+  }, [props.isNew, isThere, props.guide.id, router]);
+  // Ended elsewhere: its batch is asked for.
   useEffect(() => {
     if (hasEnded && !props.isEnded) router.refresh();
   }, [hasEnded, props.isEnded, router]);

@@ -27,4 +27,6 @@ export interface GuidePageProps {
   readonly batchId: string | null;
   readonly isEnded: boolean;
   readonly others: readonly GuideView[];
+  /** It was begun on this device while the house was away. */
+  readonly isNew?: boolean;
 }

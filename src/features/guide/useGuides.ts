@@ -70,6 +70,7 @@ export function useGuides(initial: readonly GuideView[], clock: GuideClock, outb
     const clockS = clockOf(state, clock.atMs);
     return { guide, events, state: atTime(state, clockS, guide.steps), clockS };
   });
-  const isEnded = data !== undefined && !data.guides.some(({ id }) => id === initial[0]?.id);
-  return { guides, tell, answered: data, onAnswer: setData, isEnded };
+  /** Whether the house has the page's own guide among those that run; undefined until it has answered. */
+  const isThere = data?.guides.some(({ id }) => id === initial[0]?.id);
+  return { guides, tell, answered: data, onAnswer: setData, isThere };
 }

@@ -10,6 +10,7 @@ import { saidOf } from "#parts/form/fields.ts";
 import { FormRow } from "#parts/form/formRow.tsx";
 import { Restored } from "#parts/form/restored.tsx";
 import { useFields, type Values } from "#parts/form/useFields.ts";
+import { isUnanswered } from "#ui/counter.tsx";
 import { toast } from "#ui/notice.ts";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
@@ -84,7 +85,7 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
     const message = { ...messageOf(values, base.known, site), confirmed };
     const reply = revision === undefined ? logBatch(message) : correctBatch({ ...message, revision });
     if (revision === undefined && outbox && (await isUnanswered(reply))) {
-      outbox.put("/api/v1/batches", message);
+      await outbox.put("/api/v1/batches", message);
       toast.success("Kept on this device: it goes into the log when the house answers.");
       return done();
     }
@@ -163,13 +164,5 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
         />
       )}
     </SaveForm>
-  );
-}
-
-/** Whether nobody answered: neither kept nor refused. */
-function isUnanswered(reply: Promise<unknown>): Promise<boolean> {
-  return reply.then(
-    () => false,
-    () => true,
   );
 }

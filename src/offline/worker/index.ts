@@ -11,7 +11,7 @@ import { awayPage } from "#offline/awayPage.ts";
 import { counterAfter, isShut, type OfflineCounter, type ToWorker } from "#offline/counter.ts";
 import { isKeptPath, pathOf } from "#offline/keptPages.ts";
 import { offlineStore } from "#offline/store.ts";
-import { forgetOthers, keepPages, keptPaths, pageFor } from "./pages.ts";
+import { forgetPages, keepPages, keptPaths, pageFor } from "./pages.ts";
 
 /**
  * The device's worker: opens the house's pages where there is no network. It keeps the build's own files, and of the pages those of a
@@ -39,7 +39,7 @@ async function onMessage(message: ToWorker): Promise<void> {
   const { personId, siteId } = message;
   const isAnother = before?.personId !== personId;
   if (isAnother) {
-    await forgetOthers(personId);
+    await forgetPages({ butOf: personId });
     await forgetAnswersOfOthers(personId);
   }
   if (siteId === undefined) return;
@@ -54,10 +54,17 @@ async function onMessage(message: ToWorker): Promise<void> {
   await db.put("worker", { siteId, atMs: Date.now() }, KEPT);
 }
 
+/** Ends a sign-in that was locked while the house was away. @throws while it still is */
+async function endSignIn(counter: OfflineCounter): Promise<void> {
+  await fetch("/api/session", { method: "DELETE" });
+  await (await offlineStore()).put("worker", { ...counter, isUnended: false }, COUNTER);
+}
+
 async function open(event: FetchEvent): Promise<Response> {
   const path = pathOf(event.request.url);
   const counter = await counterNow();
   try {
+    if (counter?.isUnended) await endSignIn(counter);
     if (counter && isKeptPath(path)) return await pageFor(counter, event);
     return await fetch(event.request);
   } catch {
@@ -66,6 +73,13 @@ async function open(event: FetchEvent): Promise<Response> {
     if (path === "/" && paths.includes("/bar")) return Response.redirect("/bar");
     return awayPage("notKept", paths);
   }
+}
+
+/** Pages of another build ask for files that are gone: they are fetched anew as soon as a page says who is here. */
+async function onNewBuild(): Promise<void> {
+  await forgetPages();
+  await (await offlineStore()).delete("worker", KEPT);
+  await self.clients.claim();
 }
 
 /** A worker's script keeps what its address says after the # only where the answer has no address of its own. */
@@ -89,4 +103,4 @@ self.addEventListener("message", (event) => {
   event.waitUntil(onMessage(event.data).catch(() => undefined));
 });
 self.addEventListener("install", () => void self.skipWaiting());
-self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
+self.addEventListener("activate", (event) => event.waitUntil(onNewBuild()));

@@ -47,8 +47,9 @@ export async function keepPages(personId: string, paths: readonly string[]): Pro
     if (!paths.includes(pathOf(request.url))) await cache.delete(request);
 }
 
-/** Lets go of everything that is kept for others than one person. */
-export async function forgetOthers(personId: string): Promise<void> {
+/** Lets go of every page that is kept, but for one person's. */
+export async function forgetPages({ butOf }: { readonly butOf?: string } = {}): Promise<void> {
   for (const name of await caches.keys())
-    if (name.startsWith(PREFIX) && name !== cacheOf(personId)) await caches.delete(name);
+    if (name.startsWith(PREFIX) && (butOf === undefined || name !== cacheOf(butOf)))
+      await caches.delete(name);
 }

@@ -9,7 +9,7 @@ import { batchOfCard } from "#scaling/cards";
 import { guideSteps } from "#scaling/guide";
 import { machineNow, now } from "#server/clock.ts";
 import { database } from "#server/database.ts";
-import { runningSince } from "#server/guides.ts";
+import { guideOfCard, runningSince } from "#server/guides.ts";
 import { cardTitle } from "#words/cards";
 import { onBench } from "./onBench.ts";
 
@@ -38,6 +38,25 @@ function viewOf({ id, cardId, sheet, brew, events }: KeptGuide) {
 export async function runningGuides(siteId: string, ownId?: string) {
   const running = await readRunning(database(), siteId, runningSince(), ownId);
   return { machineMs: machineNow().getTime(), nowMs: now().getTime(), guides: running.map(viewOf) };
+}
+
+/** A guide that may be begun from a card while the house is away; undefined where there is no such card. */
+export function readNewGuidePage(cardId: unknown) {
+  return onBench(async () => {
+    const parsed = uuid.safeParse(cardId);
+    const guide = parsed.success ? await guideOfCard(parsed.data).catch(() => undefined) : undefined;
+    if (!guide) return undefined;
+    const { guides, ...times } = await runningGuides(guide.siteId);
+    return {
+      siteId: guide.siteId,
+      ...times,
+      guide: viewOf({ ...guide, id: "", events: [] }),
+      hasCardChanged: false,
+      batchId: null,
+      isEnded: false,
+      others: guides,
+    };
+  });
 }
 
 /** One guide with those that run beside it; undefined where there is none. */

@@ -8,7 +8,7 @@ import { listOf } from "#server/shifts.ts";
 /** Pages that every device of a site keeps for when there is no network. */
 const ALWAYS = ["/bar", "/shift", "/cards", "/wall"];
 /** Cards beside them: a shift's, not a house's. */
-const MOST_CARDS = 20;
+const MOST_CARDS = 12;
 
 /** Pages of a site's shift, as paths: today's cards, what is being brewed, and guides that run. */
 export async function keptPagesOf(bench: Bench): Promise<readonly string[]> {
@@ -23,7 +23,9 @@ export async function keptPagesOf(bench: Bench): Promise<readonly string[]> {
   return [
     ...ALWAYS,
     ...guides.map(({ id }) => `/guide/${id}`),
-    // What is brewed from a card is logged from it.
-    ...[...cards].slice(0, MOST_CARDS).flatMap((id) => [`/cards/${id}`, `/log?card=${id}`]),
+    // A brew is begun from its card, and logged from it.
+    ...[...cards]
+      .slice(0, MOST_CARDS)
+      .flatMap((id) => [`/cards/${id}`, `/guide/new?card=${id}`, `/log?card=${id}`]),
   ];
 }
