@@ -75,8 +75,12 @@ export function waitsUntilListening(page: Page): void {
   }
 }
 
-/** The pot shelf goes on asking while a journey has its house stopped or a sign-in ended, which the browser says in its console. */
-const ASKED_IN_VAIN = /(ERR_\w+|status of (401|503)).*\/api\/v1\/(bar(\/stream)?|plan)\?/;
+/**
+ * The pot shelf goes on asking while a journey has its house stopped or a sign-in ended, which the browser says in its console; and most
+ * journeys have no worker on the device.
+ */
+const ASKED_IN_VAIN =
+  /(ERR_\w+|status of (401|503)).*\/api\/v1\/(bar(\/(stream|day))?|plan)\?|Service Worker registration blocked/;
 
 type State = Awaited<ReturnType<BrowserContext["storageState"]>>;
 const states = new Map<Who, State>();
