@@ -77,6 +77,13 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
     form.forget();
     onDone();
   };
+  /** The head line says what is still to send. The log itself is not on this device, but its card is. */
+  const kept = () => {
+    form.forget();
+    if (card?.batch.cardId) return window.location.assign(`/cards/${card.batch.cardId}`);
+    toast.success("Kept on this device: it goes into the log when the house answers.");
+    onDone();
+  };
   const anew = () => {
     form.forget();
     form.restart(base.values);
@@ -86,8 +93,7 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
     const reply = revision === undefined ? logBatch(message) : correctBatch({ ...message, revision });
     if (revision === undefined && outbox && (await isUnanswered(reply))) {
       await outbox.put("/api/v1/batches", message);
-      toast.success("Kept on this device: it goes into the log when the house answers.");
-      return done();
+      return kept();
     }
     const sent = await act(reply);
     if (!sent.ok) return;
