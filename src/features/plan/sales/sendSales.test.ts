@@ -40,7 +40,10 @@ test("where the house refuses in the middle, it is said why, how much is kept, a
   const taken = house((part) =>
     part < 3
       ? Response.json({ kept: 500 })
-      : Response.json({ error: { message: "There is no coffee named Puffin on the bench." } }, { status: 422 }),
+      : Response.json(
+          { error: { message: "There is no coffee named Puffin on the bench." } },
+          { status: 422 },
+        ),
   );
   expect(await sendSales("pier", sales, () => {})).toEqual({
     ok: false,
