@@ -43,6 +43,7 @@ test("the main views", async ({ page }) => {
   await page.goto("/shift/plan");
   await page.getByRole("combobox", { name: "day", exact: true }).click();
   await page.getByRole("option", { name: /tomorrow/ }).click();
+  await expect(page.getByRole("combobox", { name: "day", exact: true })).toContainText("tomorrow");
   // What the levels are held against comes last.
   await page.getByText(/Brewed when empty it costs/).waitFor({ timeout: 120_000 });
   await page.getByText(/Looking for better levels/).waitFor({ state: "detached", timeout: 120_000 });
