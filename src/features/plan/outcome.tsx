@@ -32,7 +32,7 @@ export function Outcome({
 }: OutcomeProps) {
   const units = useUnits();
   if (failed) return <p role="alert">The plan could not be worked out: load the page again.</p>;
-  if (!planned) return <Working says="Working out the day …" />;
+  if (!planned) return <Working says={workingWords(progress)} />;
   const next = nextBatch(batches, kit.nowMin);
   const { forecast } = planned.head;
   const askedCups = cupsToCome(input);
@@ -93,6 +93,11 @@ export function Outcome({
       </p>
     </section>
   );
+}
+
+/** A day by a timetable is shown when all of it is worked out: until then it is said how far that is. */
+function workingWords(progress: number | undefined): string {
+  return progress ? `Working out the day, ${Math.round(PER_CENT * progress)} %` : "Working out the day …";
 }
 
 /** Less than this share of a day's cost is no gain. */
