@@ -322,6 +322,16 @@ test.describe("without the network", () => {
     await page.reload();
     // Loaded anew in the middle it is where it was.
     await expect(step(page)).toHaveText(/^Pour to/);
+    // All that it fetches beside the page is there.
+    const scripts = () =>
+      page.evaluate(
+        () => performance.getEntriesByType("resource").filter(({ name }) => name.includes("/_next/")).length,
+      );
+    await expect(async () => {
+      const before = await scripts();
+      await page.waitForTimeout(1500);
+      expect(await scripts()).toBe(before);
+    }).toPass();
     await context.setOffline(true);
     for (let i = 0; i < 8 && !/Brewer off/.test((await step(page).textContent()) ?? ""); i++)
       await page.getByRole("button", { name: /^(Next|It has drained)$/ }).click();

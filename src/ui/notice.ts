@@ -18,7 +18,11 @@ type Say = (sentence: string, options?: ExternalToast) => void;
 const saying =
   (kind: "message" | "success" | "info" | "warning" | "error"): Say =>
   (sentence, options) => {
-    void Promise.all([load(), standing]).then(([{ toast: say }]) => say[kind](sentence, options));
+    void Promise.all([load(), standing]).then(
+      ([{ toast: say }]) => say[kind](sentence, options),
+      // The network went before the package was there: what was done is done all the same.
+      () => {},
+    );
   };
 
 /** A short notice of what was done. */

@@ -7,12 +7,13 @@ import { type ReactNode, useTransition } from "react";
 import { MASS_UNITS, RATIO_UNITS, TEMP_UNITS } from "#core/units";
 import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { notFetched } from "#ui/notFetched.ts";
 import { useUnits } from "#ui/units.tsx";
 import { chooseSite } from "./actions.ts";
 import { Palette } from "./palette.tsx";
 
 /** Nothing is known of the line before it is opened. */
-const LiveMark = dynamic(() => import("./liveMark.tsx"), { ssr: false });
+const LiveMark = dynamic(() => import("./liveMark.tsx").catch(notFetched), { ssr: false });
 
 interface HeadProps {
   readonly site: string | undefined;

@@ -2,9 +2,10 @@
 
 import dynamic from "next/dynamic";
 import { useEffect, useRef } from "react";
+import { notFetched } from "#ui/notFetched.ts";
 
 /** Fetched beside the page. */
-const Plates = dynamic(() => import("./plates.tsx"), { ssr: false });
+const Plates = dynamic(() => import("./plates.tsx").catch(notFetched), { ssr: false });
 
 /** The notices, above the pot shelf, which stays readable while one stands. */
 export function Notices() {

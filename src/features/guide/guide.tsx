@@ -13,6 +13,7 @@ import { Letters } from "#parts/letters.tsx";
 import { Back } from "#ui/back.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { notFetched } from "#ui/notFetched.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useOutbox } from "#ui/useOutbox.ts";
@@ -40,7 +41,7 @@ const finishPanel = () => import("./finishPanel.tsx").then(({ FinishPanel }) => 
 const scalePanel = () => import("./scalePanel.tsx").then(({ ScalePanel }) => ScalePanel);
 const FinishPanel = dynamic(finishPanel, { ssr: false });
 const ScalePanel = dynamic(scalePanel, { ssr: false });
-const Following = dynamic(() => import("./following.tsx"), { ssr: false });
+const Following = dynamic(() => import("./following.tsx").catch(notFetched), { ssr: false });
 
 const MS = 1000;
 

@@ -8,11 +8,12 @@ import type { SentEvent } from "#contract/bar.ts";
 import type { BarView } from "#contract/potView.ts";
 import { becomeFresh, drawnAgoMs, keptSinceMs } from "#offline/drawn.ts";
 import { useCounter } from "#ui/counter.tsx";
+import { notFetched } from "#ui/notFetched.ts";
 import type { Outbox } from "#ui/useOutbox.ts";
 import { type BarAtHand, BarContext, type Happening, HeardContext } from "./barContext.ts";
 
 /** Loaded beside the page: pots stand there from the server's own answer before anything is asked again. */
-const Following = dynamic(() => import("./following.tsx"), { ssr: false });
+const Following = dynamic(() => import("./following.tsx").catch(notFetched), { ssr: false });
 
 /** Ages and holds are read to the minute. */
 const TICK_MS = 15_000;
