@@ -191,6 +191,8 @@ test("a lock locks without a network too, and whoever signs in next sees nothing
   await page.goto("/bar");
   await expect(page).toHaveURL(/\/sign-in/);
   await signIn(page, DEMO.trainee);
+  await expect(page.getByRole("button", { name: DEMO.trainee.name })).toBeVisible();
+  await expect(page.getByRole("region", { name: WHITE, exact: true })).toBeVisible();
   await expect.poll(async () => (await caches(page)).includes(ofBarista!), { timeout: 60_000 }).toBe(false);
   await untilKept(page);
   await context.setOffline(true);

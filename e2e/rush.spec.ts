@@ -106,6 +106,11 @@ test("a surge makes the plan anew; a pot past its hold, low ice, a database that
     await dialog.getByRole("button", { name: "It is in the pot" }).tap();
     await expect(left(page, WHITE)).toHaveText("1\u202f800 g");
     const line = page.getByTestId("line to the house");
+    const whiteInHouse = async () => {
+      const { pots: now } = await get("/api/v1/bar");
+      return Math.round(now.find(({ id }: { id: string }) => id === whiteId).standing?.liquidG ?? 0);
+    };
+    await expect.poll(whiteInHouse, { timeout: 60_000 }).toBe(1800);
     await expect(line).not.toContainText("to send");
     // Meanwhile the database takes nothing in.
     await house.whileLocked("events", async () => {
