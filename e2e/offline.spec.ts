@@ -18,7 +18,7 @@ const caches = (page: Page) =>
   );
 
 /** Paths of the pages that this device keeps. */
-const kept = async (page: Page): Promise<readonly string[]> => {
+const keptPaths = async (page: Page): Promise<readonly string[]> => {
   const names = await caches(page);
   return page.evaluate(async (own) => {
     const requests = await Promise.all(own.map(async (name) => (await window.caches.open(name)).keys()));
@@ -29,14 +29,14 @@ const kept = async (page: Page): Promise<readonly string[]> => {
 /** The device has what it needs without a network, the cards last. */
 async function untilKept(page: Page, ...paths: readonly string[]): Promise<readonly string[]> {
   const missing = async () => {
-    const all = await kept(page);
+    const all = await keptPaths(page);
     const hasCards = all.some((path) => path.startsWith("/cards/"));
     return [...paths, "/bar", "/shift", "/wall", ...(hasCards ? [] : ["a card"])].filter(
       (path) => !all.includes(path),
     );
   };
   await expect.poll(missing, { timeout: 120_000 }).toEqual([]);
-  return kept(page);
+  return keptPaths(page);
 }
 
 /** A full pot, whatever other journeys left in it. */

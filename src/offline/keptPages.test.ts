@@ -52,11 +52,11 @@ describe("pages that a device keeps", () => {
   });
 
   test("keep their policy for scripts, and say when they were drawn", async () => {
-    const kept = await keptCopy(page(), BARISTA, 1000);
-    expect(kept!.headers.get("content-security-policy")).toBe("script-src 'nonce-a'");
-    expect(kept!.headers.get("content-encoding")).toBeNull();
-    expect(drawnMs(kept!)).toBe(1000);
-    expect(await (await shownCopy(kept!)).text()).toContain('<html data-drawn="1000" lang="en">');
+    const copy = await keptCopy(page(), BARISTA, 1000);
+    expect(copy!.headers.get("content-security-policy")).toBe("script-src 'nonce-a'");
+    expect(copy!.headers.get("content-encoding")).toBeNull();
+    expect(drawnMs(copy!)).toBe(1000);
+    expect(await (await shownCopy(copy!)).text()).toContain('<html data-drawn="1000" lang="en">');
   });
 
   test("are neither another person's, nor a refusal, nor anything but a page", async () => {

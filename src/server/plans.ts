@@ -46,8 +46,8 @@ export async function saveSitePlan(
   by: By,
 ): Promise<PlanKept<SitePlan>> {
   await siteOf(siteId);
-  const kept = await keepSitePlan(database(), siteId, { value: plan, began: revision }, by);
-  return kept.ok ? { revision: kept.value } : staleOf(kept.failure.theirs);
+  const outcome = await keepSitePlan(database(), siteId, { value: plan, began: revision }, by);
+  return outcome.ok ? { revision: outcome.value } : staleOf(outcome.failure.theirs);
 }
 
 /** Keeps what is known of a day and decided for it. @throws `Refusal` `notThere` where there is no such site */
@@ -57,8 +57,8 @@ export async function saveDayPlan(
   by: By,
 ): Promise<PlanKept<DayChanges>> {
   await siteOf(at.siteId);
-  const kept = await keepDayPlan(database(), at, { value: changes, began: revision }, by);
-  return kept.ok ? { revision: kept.value } : staleOf(kept.failure.theirs);
+  const outcome = await keepDayPlan(database(), at, { value: changes, began: revision }, by);
+  return outcome.ok ? { revision: outcome.value } : staleOf(outcome.failure.theirs);
 }
 
 function staleOf<T>(theirs: Planned<T>): PlanKept<T> {

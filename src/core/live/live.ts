@@ -46,11 +46,11 @@ export function liveForecast(
 ): Result<LiveForecast, BrewFailure> {
   const readings = thinned(dripped);
   const before = input.factors?.permeability ?? 1;
-  const opened = (log: number): BrewInput => ({
+  const openedBy = (log: number): BrewInput => ({
     ...input,
     factors: { ...input.factors, permeability: before * Math.exp(log) },
   });
-  const drip = (log: number) => forecastDrip(opened(log));
+  const drip = (log: number) => forecastDrip(openedBy(log));
   let log = readings.length > 0 ? Math.log(from) : 0;
   let curvature = 1 / PRIOR_SHARE ** 2;
   let best = drip(log);
@@ -75,7 +75,7 @@ export function liveForecast(
     [log, best] = [next, moved];
     if (isThere) break;
   }
-  const brew = forecastBrew(opened(log));
+  const brew = forecastBrew(openedBy(log));
   if (!brew.ok) return brew;
   const off = 1 / Math.sqrt(curvature);
   const ends = [drip(log + RANGE_Z * off), drip(log - RANGE_Z * off)].map((run) =>

@@ -78,7 +78,7 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
     onDone();
   };
   /** The head line says what is still to send. The log itself is not on this device, but its card is. */
-  const kept = () => {
+  const leftToOutbox = () => {
     form.forget();
     if (card?.batch.cardId) return window.location.assign(`/cards/${card.batch.cardId}`);
     toast.success("Kept on this device: it goes into the log when the house answers.");
@@ -93,7 +93,7 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
     const reply = revision === undefined ? logBatch(message) : correctBatch({ ...message, revision });
     if (revision === undefined && outbox && (await isUnanswered(reply))) {
       await outbox.put("/api/v1/batches", message);
-      return kept();
+      return leftToOutbox();
     }
     const sent = await act(reply);
     if (!sent.ok) return;

@@ -14,7 +14,7 @@ const cacheOf = (personId: string) => PREFIX + personId;
 /** A page from the house, kept for its person; else as it was kept. @throws where the house is away, and nothing is to be shown */
 export function pageFor(counter: OfflineCounter, event: FetchEvent): Promise<Response> {
   const { personId } = counter;
-  const kept: WorkboxPlugin = {
+  const copies: WorkboxPlugin = {
     cacheWillUpdate: ({ response }) => keptCopy(response, personId, Date.now()).then((copy) => copy ?? null),
     cachedResponseWillBeUsed: async ({ cachedResponse }) =>
       cachedResponse && !isShut(counter, Date.now()) ? shownCopy(cachedResponse) : null,
@@ -23,7 +23,7 @@ export function pageFor(counter: OfflineCounter, event: FetchEvent): Promise<Res
     cacheName: cacheOf(personId),
     networkTimeoutSeconds: AWAY_AFTER_S,
     matchOptions: BY_ADDRESS,
-    plugins: [kept],
+    plugins: [copies],
   });
   return strategy.handle({ event, request: event.request });
 }

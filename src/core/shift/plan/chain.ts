@@ -83,15 +83,15 @@ function addDay(
     for (const place of ready) chances = shifted(chances, batches[place]!.cups);
     standing = [...standing, ...ready];
     // What is past its hold is the oldest: all that lies above the cups of the newer ones.
-    const kept = standing.filter((place) => batches[place]!.pourAtSlot > slot);
-    if (kept.length < standing.length) {
-      const most = kept.reduce((sum, place) => sum + batches[place]!.cups, 0);
+    const holding = standing.filter((place) => batches[place]!.pourAtSlot > slot);
+    if (holding.length < standing.length) {
+      const most = holding.reduce((sum, place) => sum + batches[place]!.cups, 0);
       for (let cups = most + 1; cups < chances.length; cups++) {
         pour(weight * chances[cups]! * (cups - most));
         chances[most]! += chances[cups]!;
         chances[cups] = 0;
       }
-      standing = kept;
+      standing = holding;
     }
     const { ages, stales } = agesOf(standing, batches, slot, { slotMin, graceMin });
     const mean = (meanCups[slot] ?? 0) * factor;
@@ -102,11 +102,11 @@ function addDay(
     for (let cups = 0; cups < chances.length; cups++) {
       const here = chances[cups]!;
       if (here < NEVER) continue;
-      for (let asked = 0; asked < counts.length; asked++) {
-        const chance = here * counts[asked]!;
-        const left = Math.max(0, cups - asked);
+      for (let guests = 0; guests < counts.length; guests++) {
+        const chance = here * counts[guests]!;
+        const left = Math.max(0, cups - guests);
         next[left]! += chance;
-        lost += chance * (asked - cups + left);
+        lost += chance * (guests - cups + left);
         served += chance * (cups - left);
         minutes += chance * (ages[cups]! - ages[left]!);
         stale += chance * (stales[cups]! - stales[left]!);

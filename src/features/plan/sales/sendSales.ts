@@ -18,8 +18,9 @@ export async function sendSales(
     if (!response?.ok) {
       const body = await response?.json().catch(() => undefined);
       const why = body?.error?.message ?? "Tumbek does not answer.";
-      const kept = from > 0 ? ` ${from} of them are kept; sending the same file again keeps none twice.` : "";
-      return { ok: false, sentence: `${why}${kept}` };
+      const before =
+        from > 0 ? ` ${from} of them are kept; sending the same file again keeps none twice.` : "";
+      return { ok: false, sentence: `${why}${before}` };
     }
     onShare(Math.min(1, (from + MOST_AT_ONCE) / sales.length));
   }
