@@ -1,4 +1,4 @@
-import type { Page } from "@playwright/test";
+import type { Locator, Page } from "@playwright/test";
 import {
   choose,
   expect,
@@ -37,6 +37,22 @@ async function guideOf(page: Page, card: string): Promise<void> {
   await windable(page);
   await page.getByRole("button", { name: "Brew it, step by step" }).click();
   await expect(page).toHaveURL(/\/guide\//);
+}
+
+/** Goes on by hand until a step is reached; each press waits until the one before it is drawn, and is made again where it was lost. */
+async function goOnTo(
+  page: Page,
+  title: RegExp,
+  press = (next: Locator) => next.click({ timeout: 5000 }),
+): Promise<void> {
+  const next = page.getByRole("button", { name: /^(Next|It has (drained|dripped))$/ });
+  const now = async () => (await step(page).textContent()) ?? "";
+  for (let at = await now(), i = 0; i < 9 && !title.test(at); at = await now(), i++)
+    await expect(async () => {
+      if ((await now()) === at) await press(next);
+      await expect(step(page)).not.toHaveText(at, { timeout: 5000 });
+    }).toPass();
+  await expect(step(page)).toHaveText(title);
 }
 
 async function getReady(page: Page): Promise<void> {
@@ -177,12 +193,7 @@ test.describe("a lead on a phone, by touch", () => {
     context.addCookies([{ name: "site", value: ROPE_LOFT, url: baseURL! }]),
   );
   const tap = (page: Page, name: string | RegExp) => page.getByRole("button", { name }).tap();
-  /** Taps on until a step is reached. */
-  const tapTo = async (page: Page, title: RegExp) => {
-    for (let i = 0; i < 9 && !title.test((await step(page).textContent()) ?? ""); i++)
-      await tap(page, /^(Next|It has (drained|dripped))$/);
-    await expect(step(page)).toHaveText(title);
-  };
+  const tapTo = (page: Page, title: RegExp) => goOnTo(page, title, (next) => next.tap({ timeout: 5000 }));
   const brewed = (page: Page) => page.getByRole("region", { name: "As it was brewed" });
   const cameOut = async (page: Page, grams: string) => {
     await page.getByLabel("came out").fill(grams);
@@ -300,9 +311,7 @@ test("two at once: the most urgent stands first, and another tablet takes one ov
 
 /** Taps a brew through to its end, and to its batch in the log. */
 async function endsWith(page: Page, grams: string): Promise<void> {
-  const next = page.getByRole("button", { name: /^(Next|It has (drained|dripped))$/ });
-  for (let i = 0; i < 9 && !/Brewer off/.test((await step(page).textContent()) ?? ""); i++)
-    await next.click();
+  await goOnTo(page, /Brewer off/);
   await page.getByLabel("came out").fill(grams);
   await page.getByLabel("came out").press("Enter");
   await page.getByText(/far from its forecast/).click();
@@ -338,9 +347,7 @@ test.describe("without the network", () => {
       expect(await scripts()).toBe(before);
     }).toPass();
     await context.setOffline(true);
-    for (let i = 0; i < 8 && !/Brewer off/.test((await step(page).textContent()) ?? ""); i++)
-      await page.getByRole("button", { name: /^(Next|It has drained)$/ }).click();
-    await expect(step(page)).toHaveText("Brewer off");
+    await goOnTo(page, /^Brewer off$/);
     await page.getByLabel("came out").fill("251");
     await page.getByLabel("came out").press("Enter");
     await page.getByText(/far from its forecast/).click();

@@ -98,6 +98,10 @@ test("a surge that is put in by hand is planned for, is there the next time, and
           .textContent()) ?? "",
       )?.[1],
     );
+  // The first levels are not the last.
+  const settled = () =>
+    expect(page.getByText("Looking for better levels")).toHaveCount(0, { timeout: 120_000 });
+  await settled();
   const before = await count();
   await page.getByRole("button", { name: "A surge" }).click();
   const dialog = page.getByRole("dialog");
@@ -111,8 +115,8 @@ test("a surge that is put in by hand is planned for, is there the next time, and
   await dialog.getByLabel("cups", { exact: true }).fill("80");
   await keeping(page, () => dialog.getByRole("button", { name: "Add it" }).click());
   await expect(known(page)).toContainText("the regatta at 14:30: 80 cups before it");
-  // Eighty cups are seven batches and more.
-  await expect.poll(count, { timeout: 90_000 }).toBeGreaterThan(before + 4);
+  // Eighty cups are several batches, whatever the bench has learned of one.
+  await expect.poll(count, { timeout: 120_000 }).toBeGreaterThan(before + 2);
   await page.reload();
   await expect(known(page)).toContainText("the regatta at 14:30");
   await keeping(page, () => page.getByRole("button", { name: /take away: the regatta/ }).click());
