@@ -91,6 +91,19 @@ test("a tablet without a network opens the Bar as it was heard of last, sells an
   await page.reload();
   await expect(left(page)).toHaveText("1\u202f580 g");
   await expect(line(page)).toContainText("1 to send");
+  // Care that is due is done, taken back, and done after all.
+  const rinse = page
+    .getByRole("list", { name: "to do now" })
+    .getByRole("listitem")
+    .filter({ hasText: "rinse Fulmar's spray head" });
+  await rinse.getByRole("button", { name: /^Done/ }).tap();
+  await expect(rinse).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo" }).tap();
+  await rinse.getByRole("button", { name: /^Done/ }).tap();
+  await expect(line(page)).toContainText("4 to send");
+  await page.reload();
+  await expect(left(page)).toHaveText("1\u202f580 g");
+  await expect(rinse).toHaveCount(0);
 
   await page.getByRole("link", { name: "Wall", exact: true }).first().tap();
   await expect(page.getByRole("heading", { level: 1 })).toContainText(/wall chart/);
@@ -101,14 +114,14 @@ test("a tablet without a network opens the Bar as it was heard of last, sells an
   await page.getByLabel("took").fill("6:10");
   await page.getByRole("button", { name: "Log it" }).tap();
   await expect(page.getByRole("button", { name: "It is brewing" })).toBeVisible();
-  await expect(line(page)).toContainText("2 to send");
+  await expect(line(page)).toContainText("5 to send");
   // A page without a script of its own.
   await page.evaluate(() => setTimeout(() => window.location.assign("/people"), 0));
   await expect(page.getByRole("heading", { name: "The house does not answer" })).toBeVisible();
   await page.getByRole("link", { name: "Bar" }).tap();
   await expect(left(page)).toHaveText("1\u202f580 g");
   await cup(page).tap();
-  await expect(line(page)).toContainText("3 to send");
+  await expect(line(page)).toContainText("6 to send");
 
   const { batches: before } = await (await other.request.get("/api/v1/batches")).json();
   await context.setOffline(false);
@@ -119,6 +132,8 @@ test("a tablet without a network opens the Bar as it was heard of last, sells an
   expect(after.filter(({ id }: { id: string }) => !seen.has(id))).toMatchObject([
     { yieldG: 2790, brewTimeS: 370 },
   ]);
+  const { care } = await (await other.request.get("/api/v1/bar/day")).json();
+  expect(care).toEqual([]);
   // The house has them, each once: a page of its own making says the same.
   await page.goto("/bar?");
   await expect(left(page)).toHaveText("1\u202f360 g");

@@ -6,6 +6,7 @@ import { z } from "zod";
 import { sentEvents, sentSales } from "#contract/bar.ts";
 import { sentBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS } from "#contract/calc.ts";
+import { careMark } from "#contract/careMark.ts";
 import { sentDayPlan } from "#contract/dayPlan.ts";
 import { endedGuide, sentGuideEvents, startedGuide } from "#contract/guide.ts";
 import { recipeFile } from "#contract/recipeFile.ts";
@@ -180,6 +181,7 @@ type Handler = (request: Request, context: { params: Promise<unknown> }) => Prom
 const BODIES: { readonly [route: string]: z.ZodType } = {
   "app/api/v1/bar/events/route.ts POST": sentEvents,
   "app/api/v1/batches/route.ts POST": sentBatch,
+  "app/api/v1/care/route.ts POST": careMark,
   "app/api/v1/guides/[id]/end/route.ts POST": endedGuide,
   "app/api/v1/guides/route.ts POST": startedGuide,
   "app/api/v1/guides/[id]/events/route.ts POST": sentGuideEvents,

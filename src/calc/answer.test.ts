@@ -423,6 +423,7 @@ describe("what is published", () => {
       "/api/v1/cards/{id}",
       "/api/v1/events",
       "/api/v1/events/stream",
+      "/api/v1/care",
       "/api/v1/guides",
       "/api/v1/guides/{id}/events",
       "/api/v1/guides/{id}/end",

@@ -3,6 +3,7 @@ import { sentEvents, sentSales } from "#contract/bar.ts";
 import { loggedBatch, sentBatch } from "#contract/batch.ts";
 import { CALC_NAMES, CALCS, calcError, jsonSchemaOf, MOST_BYTES, MOST_ITEMS } from "#contract/calc.ts";
 import { cardLine, cardWhole, uuid } from "#contract/card.ts";
+import { careMark } from "#contract/careMark.ts";
 import { sentDayPlan } from "#contract/dayPlan.ts";
 import { eventPage } from "#contract/event.ts";
 import { THING_KINDS } from "#contract/fields.ts";
@@ -204,6 +205,14 @@ function housePaths(): object {
           "The same over a line that stays open (server-sent events `happened`): after a broken line the header Last-Event-ID says where to go on",
         parameters: [site, inQuery("after", z.int().min(0))],
         responses: { ...lines("Each event as it is kept, its number as the message's id"), ...refused },
+      },
+    },
+    "/api/v1/care": {
+      post: {
+        operationId: "mark-care",
+        summary: "Marks a task of care as done, or takes one's own mark back, once however often it is sent",
+        requestBody: { required: true, content: json(z.toJSONSchema(careMark, { io: "input" })) },
+        responses: { ...ok("Nothing", z.object({})), ...refused },
       },
     },
     "/api/v1/guides": {

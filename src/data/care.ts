@@ -58,12 +58,14 @@ async function whoDid(db: Database, taskId: string): Promise<string | null> {
   return row?.name ?? null;
 }
 
-/** Marks a task as done; sent twice, it is one. */
+/** Marks a task as done, now or at its own time; sent twice, it is one. */
 export function markDone(
   db: Database,
-  { id, taskId }: { readonly id: string; readonly taskId: string },
-  { personId, at }: Act & { readonly personId: string },
+  done: { readonly id: string; readonly taskId: string; readonly at?: Date },
+  by: Act & { readonly personId: string },
 ): Promise<Result<undefined, { readonly code: "stale" | "notThere" }>> {
+  const { id, taskId, at = by.at } = done;
+  const { personId } = by;
   return transact(db, async (tx) => {
     const [task] = await tx.select({ id: careTasks.id }).from(careTasks).where(eq(careTasks.id, taskId));
     if (!task) return fail({ code: "notThere" });

@@ -5,38 +5,34 @@ import { useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { CareLine } from "#contract/barDay.ts";
 import { Button } from "#ui/button.tsx";
-import { type Reply, useCounter } from "#ui/counter.tsx";
+import { useCounter } from "#ui/counter.tsx";
 import { toast } from "#ui/notice.ts";
-import { useAct } from "#ui/useAct.ts";
 import { careCautions, dueSentence } from "#words/bench";
 
 interface CareTaskProps {
   readonly row: CareLine;
-  /** Marks it as done now, under an id by which that is taken back. */
-  readonly mark: (done: { readonly id: string; readonly taskId: string }) => Promise<Reply<void> | undefined>;
-  readonly unmark: (done: { readonly id: string }) => Promise<Reply<void> | undefined>;
-  /** Hears that it was marked, or taken back. */
-  readonly onDone?: () => void;
+  /** Marks it as done now, under an id by which that is taken back; says whether it was kept. */
+  readonly mark: (done: { readonly id: string; readonly taskId: string }) => Promise<boolean>;
+  readonly unmark: (done: { readonly id: string; readonly taskId: string }) => void;
+  readonly busy?: boolean;
 }
 
 const FULL = 100;
 
 /** A task of care: how due it is, how it is done safely, and one tap when it is. */
-export function CareTask({ row, mark, unmark, onDone }: CareTaskProps) {
-  const { id, name, kind, note, due, done } = row;
+export function CareTask({ row, mark, unmark, busy = false }: CareTaskProps) {
+  const { id, name, kind, note, due, done: lastDone } = row;
   const { may } = useCounter();
-  const { act, busy } = useAct();
   const [open, setOpen] = useState(false);
   const isDue = due.share >= 1;
   // One mark until it is answered: pressed once more after a lost answer, it is the same one.
   const [doneId, setDoneId] = useState(() => uuidv7());
   const markNow = async () => {
-    const sent = await act(mark({ id: doneId, taskId: id }));
-    if (!sent.ok) return;
-    onDone?.();
+    const done = { id: doneId, taskId: id };
+    if (!(await mark(done))) return;
     setDoneId(uuidv7());
     toast.success(`${name}: done.`, {
-      action: { label: "Undo", onClick: () => void act(unmark({ id: doneId })).then(onDone) },
+      action: { label: "Undo", onClick: () => unmark(done) },
     });
   };
   return (
@@ -46,7 +42,7 @@ export function CareTask({ row, mark, unmark, onDone }: CareTaskProps) {
         <bdi className="font-semibold">{name}</bdi>
         <span className={`block text-sm ${isDue ? "font-semibold text-due" : "text-quiet"}`}>
           {dueSentence(due)}
-          {done && `; ${done}`}
+          {lastDone && `; ${lastDone}`}
         </span>
         {!isDue && (
           <meter

@@ -1,11 +1,15 @@
+import { addMilliseconds, differenceInMilliseconds } from "date-fns";
+import type { z } from "zod";
+import type { careMark } from "#contract/careMark.ts";
 import type { Act } from "#data/audit.ts";
 import { markDone, unmarkDone } from "#data/care.ts";
 import { Refusal } from "./action.ts";
+import { now } from "./clock.ts";
 import { database } from "./database.ts";
 
-/** Marks a task of care as done now. */
+/** Marks a task of care as done: now, or at its own time. */
 export async function doTask(
-  done: { readonly id: string; readonly taskId: string },
+  done: { readonly id: string; readonly taskId: string; readonly at?: Date },
   by: Act & { readonly personId: string },
 ): Promise<void> {
   const marked = await markDone(database(), done, by);
@@ -17,6 +21,16 @@ export async function doTask(
       code: "stale",
     });
   }
+}
+
+/** What a device says of a task, when it was: by how long before it was sent, whatever its clock says. */
+export function keepMark(
+  { id, taskId, at, sentAt, isTakenBack }: z.output<typeof careMark>,
+  by: Act & { readonly personId: string },
+): Promise<void> {
+  if (isTakenBack) return undoTask(id, by);
+  const agoMs = Math.max(0, differenceInMilliseconds(sentAt, at));
+  return doTask({ id, taskId, at: addMilliseconds(now(), -agoMs) }, by);
 }
 
 /** Takes one's own mark back. */

@@ -5,6 +5,7 @@ import type { RowOf } from "#contract/things.ts";
 import { printNumber } from "#core/units";
 import { CareTask } from "#parts/careTask.tsx";
 import { Panel } from "#ui/panel.tsx";
+import { useAct } from "#ui/useAct.ts";
 import { OPTION_WORDS } from "#words/bench";
 import { counted } from "#words/figures";
 import { markCareDone, unmarkCareDone } from "./actions.ts";
@@ -17,13 +18,20 @@ interface CareProps {
 
 /** Care tasks, the most due first. */
 export function Care({ due, tasks }: CareProps) {
+  const { act, busy } = useAct();
   return (
     <div className="grid items-start gap-3 lg:grid-cols-2">
       <Panel title="Due">
         {due.length === 0 && <p className="text-quiet">Nothing is looked after yet: add a task.</p>}
         <ul>
           {due.map((row) => (
-            <CareTask key={row.id} row={row} mark={markCareDone} unmark={unmarkCareDone} />
+            <CareTask
+              key={row.id}
+              row={row}
+              busy={busy}
+              mark={async (done) => (await act(markCareDone(done))).ok}
+              unmark={({ id }) => void act(unmarkCareDone({ id }))}
+            />
           ))}
         </ul>
       </Panel>
