@@ -89,6 +89,7 @@ test("a surge makes the plan anew; a pot past its hold, low ice, a database that
       .getByRole("listitem")
       .filter({ hasText: `Pour ${WHITE} away` });
     await expect(past).toContainText(/past its time since \d h/);
+    await expect(page.getByRole("region", { name: "To do now" })).toContainText(/\d waiting/);
     await past.getByRole("button", { name: "Poured away" }).tap();
     await expect(past).toHaveCount(0);
     const fillIce = todo(page)
@@ -138,6 +139,9 @@ test("a surge makes the plan anew; a pot past its hold, low ice, a database that
     // 900 g that were too old, 1,140 g at the closing.
     await expect(closing).toContainText(/poured away today: 1\u202f140 g closing, 900 g too old\./);
 
+    // A batch that somebody got to after twelve minutes.
+    const late = happened("brewBegun", { vesselId: whiteId, waitedMin: 12 });
+    await post("/api/v1/bar/events", { sentAt: NOW, events: [late] });
     // By hand: 900 + 1,800 brewed; 3 × 220 = 660 served; 900 + 1,140 = 2,040 poured away; nothing left: 660 + 2,040 = 2,700.
     await page.goto(`${base}/shift/after`);
     const row = page.getByRole("row", { name: /^Low Tide, hot/ });
@@ -150,6 +154,10 @@ test("a surge makes the plan anew; a pot past its hold, low ice, a database that
       "–",
       "–",
     ]);
+    await expect(page.getByTestId("what waited")).toHaveText("1 batch of what was to do waited: 12 min.");
+    await expect(page.getByRole("region", { name: "Where the waste came from" })).toContainText(
+      "6 h old, 4 h 30 past its time",
+    );
     await context.close();
   } finally {
     await house.end();

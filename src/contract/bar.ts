@@ -58,6 +58,13 @@ export const barEvent = z.discriminatedUnion("kind", [
     vesselId: uuid,
     cardId: uuid.nullable().default(null),
     dueAt: z.iso.datetime().nullable().default(null),
+    waitedMin: z
+      .number()
+      .min(0)
+      .max(1440)
+      .nullable()
+      .default(null)
+      .describe("How long it had stood in what is to do, min"),
   }),
   z.strictObject({ kind: z.literal("potFilled"), ...made, ...filling }),
   z.strictObject({ kind: z.literal("potToppedUp"), ...made, ...filling }),

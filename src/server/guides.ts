@@ -104,7 +104,8 @@ function brewsOf({ sheet, events, cardId }: KeptGuide, news: readonly GuideEvent
     const agoMs = Math.min(BREWS_H * MS_PER_H, Math.max(0, machineNow().getTime() - event.atMs));
     const at = subMilliseconds(now(), agoMs).toISOString();
     const dueAt = sheet.forecast ? addSeconds(at, sheet.forecast.brewTimeS).toISOString() : null;
-    if (event.id === begun?.id) return [{ kind: "brewBegun", id: event.id, at, vesselId, cardId, dueAt }];
+    if (event.id === begun?.id)
+      return [{ kind: "brewBegun", id: event.id, at, vesselId, cardId, dueAt, waitedMin: null }];
     const isTakenBack = event.kind === "left" || (event.kind === "undone" && !begun);
     return before && isTakenBack ? [{ kind: "undone", id: event.id, at, eventId: before.id }] : [];
   });

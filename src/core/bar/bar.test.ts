@@ -161,7 +161,7 @@ describe("a pot from brewing to pouring away", () => {
   });
 
   test("a brew is on its way until it is in the pot", () => {
-    const begun = at(0, { kind: "brewBegun", vesselId: "a", cardId: "c", dueMs: 6 * MIN });
+    const begun = at(0, { kind: "brewBegun", vesselId: "a", cardId: "c", dueMs: 6 * MIN, waitedMin: null });
     expect(barAfter(begun).pots.get("a")).toMatchObject({ standing: null, brewing: { dueMs: 6 * MIN } });
     expect(barAfter(begun, filled(6)).pots.get("a")?.brewing).toBeNull();
   });
@@ -179,7 +179,7 @@ test("what is checked off of a day is kept with its time, until it is taken back
 });
 
 test("a batch that was begun and then filled in is one; one that nobody told of before counts when it is filled in", () => {
-  const begun = at(1, { kind: "brewBegun", vesselId: "a", cardId: "large", dueMs: null });
+  const begun = at(1, { kind: "brewBegun", vesselId: "a", cardId: "large", dueMs: null, waitedMin: null });
   const brewed = barAfter(
     begun,
     filled(7, { cardId: "large" }),

@@ -94,6 +94,23 @@ test("a day worked by hand: what was there, brewed, served, poured away, and whe
   expect(balance(hot!)).toBeCloseTo(0, 9);
 });
 
+test("what waited is counted: a pot past its hold from then until it was poured, a batch as it was told, of this day alone", () => {
+  const begun = (minutes: number, waitedMin: number | null) =>
+    at(minutes, { kind: "brewBegun", vesselId: "b", cardId: "card", dueMs: null, waitedMin });
+  const { poured, waited } = account(
+    begun(-30, 20),
+    filled(420),
+    begun(425, null),
+    begun(430, 12),
+    // Ninety minutes are its hold.
+    at(535, { kind: "pouredAway", vesselId: "a", reason: "tooOld" }),
+    filled(540),
+    at(550, { kind: "pouredAway", vesselId: "a", reason: "taste" }),
+  );
+  expect(poured.map(({ pastMin }) => pastMin)).toEqual([25, 0]);
+  expect(waited).toEqual([{ cardId: "card", atMs: 430 * MIN, waitedMin: 12 }]);
+});
+
 test("a product that guests ask for is missed from the opening on, until its first pot stands", () => {
   const wanted = [{ coffeeId: "saltmarsh", serve: "hot" as const }];
   const { products } = dayOf(foldBar([filled(430)], KIT), KIT, { ...DAY, asked: wanted });

@@ -34,11 +34,21 @@ export interface PouredRest {
   readonly reason: PourReason | "filledOver";
   readonly restG: number;
   readonly ageMin: number;
+  /** How long it had stood past its time, min; 0 where it had not. */
+  readonly pastMin: number;
+}
+
+/** A batch that had waited in what is to do. */
+export interface WaitedBrew {
+  readonly cardId: string | null;
+  readonly atMs: number;
+  readonly waitedMin: number;
 }
 
 export interface DayAccount {
   readonly products: readonly ProductDay[];
   readonly poured: readonly PouredRest[];
+  readonly waited: readonly WaitedBrew[];
 }
 
 interface Day {
@@ -68,6 +78,7 @@ export function dayOf(followed: Followed, kit: BarKit, day: Day): DayAccount {
   const rows = new Map<string, Row>();
   for (const product of day.asked) rowOf(rows, product);
   const poured: PouredRest[] = [];
+  const waited: WaitedBrew[] = [];
   let known = new Map<string, Standing>();
   let hasBegun = false;
   const begin = () => {
@@ -91,6 +102,8 @@ export function dayOf(followed: Followed, kit: BarKit, day: Day): DayAccount {
     const isToday = event.atMs >= day.fromMs;
     if (isToday && !hasBegun) begin();
     if (isToday) lookAt(event.atMs);
+    if (isToday && event.kind === "brewBegun" && event.waitedMin)
+      waited.push({ cardId: event.cardId, atMs: event.atMs, waitedMin: event.waitedMin });
     const ended = draft.ended.length;
     stepInto(draft, event, kit);
     if (!isToday) continue;
@@ -104,7 +117,18 @@ export function dayOf(followed: Followed, kit: BarKit, day: Day): DayAccount {
       if (restG > 0 && (by === "pouredAway" || by === "filledOver")) {
         const { coffeeId, serve, brewedMs } = standing;
         const ageMin = (atMs - brewedMs) / MS_PER_MIN;
-        poured.push({ vesselId, coffeeId, serve, atMs, reason: reason ?? "filledOver", restG, ageMin });
+        const untilMs = soldUntil(standing, vesselId, { kit, day }) ?? atMs;
+        const pastMin = Math.max(0, (atMs - untilMs) / MS_PER_MIN);
+        poured.push({
+          vesselId,
+          coffeeId,
+          serve,
+          atMs,
+          reason: reason ?? "filledOver",
+          restG,
+          ageMin,
+          pastMin,
+        });
       }
     }
     const now = standings(draft);
@@ -115,7 +139,7 @@ export function dayOf(followed: Followed, kit: BarKit, day: Day): DayAccount {
   if (!hasBegun) begin();
   lookAt(Math.min(day.untilMs, day.closesMs));
   for (const standing of known.values()) rowOf(rows, standing).leftG += standing.liquidG;
-  return { products: [...rows.values()].map(productOf), poured };
+  return { products: [...rows.values()].map(productOf), poured, waited };
 }
 
 /** Adds what changed in a pot's account to its product's. */
@@ -183,11 +207,19 @@ function hadUntil(
   let untilMs = Number.NEGATIVE_INFINITY;
   for (const [vesselId, { standing }] of pots) {
     if (standing?.coffeeId !== coffeeId || standing.serve !== serve || standing.liquidG < day.cupG) continue;
-    const vessel = kit.vessels[vesselId] ?? UNKNOWN_POT;
-    const { soldUntilMs } = saleOf(standing, vessel, { roomTempC: kit.roomTempC, rules: day.rules });
-    untilMs = Math.max(untilMs, soldUntilMs ?? Number.POSITIVE_INFINITY);
+    untilMs = Math.max(untilMs, soldUntil(standing, vesselId, { kit, day }) ?? Number.POSITIVE_INFINITY);
   }
   return untilMs;
+}
+
+/** Until when a pot's coffee may be sold, ms; null where nothing says. */
+function soldUntil(
+  standing: Standing,
+  vesselId: string,
+  { kit, day }: { readonly kit: BarKit; readonly day: Day },
+): number | null {
+  const vessel = kit.vessels[vesselId] ?? UNKNOWN_POT;
+  return saleOf(standing, vessel, { roomTempC: kit.roomTempC, rules: day.rules }).soldUntilMs;
 }
 
 /** Adds a time without a cup; one that goes on from the last is one. */

@@ -39,6 +39,8 @@ export type Happened =
       readonly vesselId: string;
       readonly cardId: string | null;
       readonly dueMs: number | null;
+      /** How long it had stood in what is to do, min; null where it was not begun from there. */
+      readonly waitedMin: number | null;
     }
   | ({ readonly kind: "potFilled" } & Filling)
   | ({ readonly kind: "potToppedUp" } & Filling)

@@ -1,5 +1,5 @@
 /** What stands at a bar: a pure fold from what happened to its pots, their age, warmth and strength. */
-export { type DayAccount, dayOf, type PouredRest, type ProductDay } from "./day.ts";
+export { type DayAccount, dayOf, type PouredRest, type ProductDay, type WaitedBrew } from "./day.ts";
 export {
   type BarEvent,
   DAY_LISTS,

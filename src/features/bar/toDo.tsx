@@ -11,6 +11,7 @@ import { nowIn } from "#parts/bar/potLines.ts";
 import { useCounter } from "#ui/counter.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { queryClient } from "#ui/query.ts";
+import { LONG_WAIT_MIN } from "#words/bar";
 import { CareDue } from "./careDue.tsx";
 import { Follows } from "./follows.tsx";
 import { Brew, IceLow, PourAway, PourRest, Soon } from "./toDoTasks.tsx";
@@ -51,23 +52,25 @@ export function ToDo() {
     nowMs,
   );
   if (!bar) return null;
+  const waits = (cardId: string) => byTimetable?.waitsMin.get(cardId) ?? waitedMin.get(cardId) ?? 0;
+  const waiting = [
+    ...past.map((pot) => (nowMs - endOf(pot, bar)) / MS_PER_MIN),
+    ...(next?.brews ?? []).map(({ card }) => waits(card)),
+  ].filter((min) => min >= LONG_WAIT_MIN).length;
   const isPlanned = start !== undefined && start.kit.products.length > 0;
   if (!isPlanned && past.length === 0 && !day?.care.length) return null;
   return (
-    <Panel title="To do now">
+    <Panel
+      title="To do now"
+      aside={waiting > 0 && <span className="text-sm text-stop tabular-nums">{waiting} waiting</span>}
+    >
       <ul aria-label="to do now" className="flex flex-col gap-2">
         {past.map((pot) => (
           <PourAway key={pot.id} pot={pot} />
         ))}
         {start &&
           next?.brews.map((brew) => (
-            <Brew
-              key={brew.card}
-              brew={brew}
-              waitedMin={byTimetable?.waitsMin.get(brew.card) ?? waitedMin.get(brew.card) ?? 0}
-              start={start}
-              bar={bar}
-            />
+            <Brew key={brew.card} brew={brew} waitedMin={waits(brew.card)} start={start} bar={bar} />
           ))}
         {start &&
           next?.pours.map((pour) => <PourRest key={pour.product} pour={pour} start={start} bar={bar} />)}
@@ -86,14 +89,19 @@ export function ToDo() {
 }
 
 /** Pots that are past their time, those that are so for longest first. */
-function pastPots({ view, nowMs }: BarAtHand): readonly PotView[] {
-  const endOf = (pot: PotView) => nowIn(pot, view, nowMs)?.soldUntilMs ?? 0;
+function pastPots(bar: BarAtHand): readonly PotView[] {
+  const { view, nowMs } = bar;
   return view.pots
     .filter((pot) => {
       const now = nowIn(pot, view, nowMs);
       return now?.mark === "past" && now.liquidG >= 1;
     })
-    .toSorted((a, b) => endOf(a) - endOf(b));
+    .toSorted((a, b) => endOf(a, bar) - endOf(b, bar));
+}
+
+/** When a pot's coffee could be sold no more, ms. */
+function endOf(pot: PotView, { view, nowMs }: BarAtHand): number {
+  return nowIn(pot, view, nowMs)?.soldUntilMs ?? nowMs;
 }
 
 /** For how long each task has been waiting here, min; one that is not asked for any more is forgotten. */

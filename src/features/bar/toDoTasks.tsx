@@ -10,13 +10,11 @@ import { firstMin, productKey } from "#scaling/plan";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { printAge } from "#words/bar";
+import { LONG_WAIT_MIN, printAge } from "#words/bar";
 import { counted } from "#words/figures";
 import { dialMoved, lastCardOf } from "./dialMoved.ts";
 
 const MS_PER_MIN = 60_000;
-/** From then on it is said that a task waits, min. */
-const LONG_MIN = 3;
 const ROW = "flex min-h-14 flex-wrap items-center gap-x-3 gap-y-1 border-rim/20 border-t py-1 first:border-0";
 
 /** A pot that is past its time. */
@@ -78,7 +76,7 @@ export function Brew({
     if (!free) return;
     const dueAt = new Date(bar.nowMs + option.brewMin * MS_PER_MIN).toISOString();
     say(`${option.title} is brewing into ${free.name}.`, [
-      { kind: "brewBegun", vesselId: free.id, cardId: option.cardId, dueAt },
+      { kind: "brewBegun", vesselId: free.id, cardId: option.cardId, dueAt, waitedMin },
     ]);
   };
   return (
@@ -90,7 +88,7 @@ export function Brew({
         {free && restG(free) >= 1 && ", emptied first"}: {units.printMass(option.doseG)},{" "}
         {counted(option.cups, "cup")} of {product.cup.name}.
         {moved && <span className="block text-due text-sm">{moved}</span>}
-        {waitedMin >= LONG_MIN && (
+        {waitedMin >= LONG_WAIT_MIN && (
           <span className="block text-stop text-sm">waiting for {printAge(waitedMin)}</span>
         )}
       </span>

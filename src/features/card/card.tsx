@@ -188,7 +188,9 @@ function BrewedInto({ id, sheet }: Pick<CardProps, "id" | "sheet">) {
   const { vesselId, vessel } = madeWith;
   const begin = () => {
     const dueAt = forecast ? new Date(Date.now() + MS_PER_S * forecast.brewTimeS).toISOString() : null;
-    return say(`Brewing into ${vessel}.`, [{ kind: "brewBegun", vesselId, cardId: id, dueAt }]);
+    return say(`Brewing into ${vessel}.`, [
+      { kind: "brewBegun", vesselId, cardId: id, dueAt, waitedMin: null },
+    ]);
   };
   const brewed = {
     cardId: id,

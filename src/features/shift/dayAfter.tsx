@@ -2,13 +2,13 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import type { PouredRest, ProductDay } from "#core/bar";
+import type { PouredRest, ProductDay, WaitedBrew } from "#core/bar";
 import { useFollowed } from "#parts/bar/useFollowed.ts";
 import { ShiftTabs } from "#parts/shiftTabs.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
-import { afterSentence, printAge, wasteReason } from "#words/bar";
+import { afterSentence, printAge, waitedSentence, wasteReason } from "#words/bar";
 import { counted, printHour } from "#words/figures";
 
 export interface DayAfterProps {
@@ -30,6 +30,7 @@ export interface DayAfterProps {
     readonly lostCups: number;
   })[];
   readonly poured: readonly (PouredRest & { readonly name: string; readonly vessel: string })[];
+  readonly waited: readonly WaitedBrew[];
   readonly sold: readonly { readonly name: string; readonly cupMl: number; readonly count: number }[];
   readonly planned: readonly {
     readonly cardId: string;
@@ -49,6 +50,7 @@ export function DayAfter({
   currency,
   products,
   poured,
+  waited,
   sold,
   planned,
 }: DayAfterProps) {
@@ -59,6 +61,7 @@ export function DayAfter({
     products.reduce((total, product) => total + of(product), 0);
   const servedG = sum((product) => product.servedG);
   const pouredG = sum((product) => product.pouredG);
+  const waitedLine = waitedSentence(waited);
   const sentence = afterSentence({
     isToday,
     cups: sold.reduce((all, { count }) => all + count, 0),
@@ -121,6 +124,11 @@ export function DayAfter({
                 </div>
               ))}
             </dl>
+            {waitedLine && (
+              <p className="mt-2 border-rim/20 border-t pt-2 text-due" data-testid="what waited">
+                {waitedLine}
+              </p>
+            )}
           </Panel>
         </div>
       </div>
@@ -240,6 +248,7 @@ function Waste({
                 <li key={`${rest.vesselId} ${rest.atMs}`} className="tabular-nums">
                   {printHour(new Date(rest.atMs), { timeZone, clock: units.clock })} {rest.vessel}:{" "}
                   {rest.name}, {units.printLiquid(Math.round(rest.restG))}, {printAge(rest.ageMin)} old
+                  {rest.pastMin >= 1 && `, ${printAge(rest.pastMin)} past its time`}
                 </li>
               ))}
             </ul>

@@ -101,6 +101,7 @@ export function readDayAfter(named: unknown) {
         name: nameOf(bench, rest),
         vessel: bench.vessels.find(({ id }) => id === rest.vesselId)?.name ?? "a pot off the bench",
       })),
+      waited: account.waited,
       sold: soldOf(bench, sales),
       planned: list.items.map(({ cardId, batches }) => ({
         cardId,

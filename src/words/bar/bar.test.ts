@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { afterSentence, lineWords, pouredSentence, stockSentence } from "./index.ts";
+import { afterSentence, lineWords, pouredSentence, stockSentence, waitedSentence } from "./index.ts";
 
 test("a line to the house is live, so old, or not there", () => {
   const at = (oldMs: number, isOnline = true) => lineWords({ isOnline, oldMs });
@@ -37,4 +37,11 @@ test("a shift closes with what was poured away and what is left, as figures", ()
   expect(pouredSentence(two, g)).toBe("1240 g poured away today: 800 g too old, 440 g filled over a rest.");
   expect(stockSentence([], g)).toBeUndefined();
   expect(stockSentence([{ name: "Saltmarsh", stockG: 3200 }], g)).toBe("By count: Saltmarsh 3200 g.");
+});
+
+test("batches that waited are counted; a minute or two is no waiting", () => {
+  const waited = (...minutes: number[]) => waitedSentence(minutes.map((waitedMin) => ({ waitedMin })));
+  expect(waited(1, 2)).toBeUndefined();
+  expect(waited(2, 9)).toBe("1 batch of what was to do waited: 9 min.");
+  expect(waited(5, 9, 22)).toBe("3 batches of what was to do waited: 12 min on average, 22 min at most.");
 });

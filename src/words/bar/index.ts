@@ -1,6 +1,7 @@
 /** Words of the bar: pots, what happens to them, and how long they are sold. */
 import type { BarEvent, DayList, DayListItem, OddCode, PotNow, PourReason } from "#core/bar";
 import { printMass, printNumber, printPct, printTemp } from "#core/units";
+import { counted } from "#words/figures";
 
 export const REASON_WORDS: { readonly [reason in PourReason]: string } = {
   tooOld: "too old",
@@ -87,6 +88,18 @@ export function stockSentence(
 ): string | undefined {
   if (stock.length === 0) return undefined;
   return `By count: ${stock.map(({ name, stockG }) => `${name} ${print(Math.round(stockG))}`).join("; ")}.`;
+}
+
+/** From then on a task of what is to do has waited, min. */
+export const LONG_WAIT_MIN = 3;
+
+/** How long batches of a day stood in what was to do before somebody began them; undefined where none had to wait. */
+export function waitedSentence(waited: readonly { readonly waitedMin: number }[]): string | undefined {
+  const late = waited.filter(({ waitedMin }) => waitedMin >= LONG_WAIT_MIN).map(({ waitedMin }) => waitedMin);
+  if (late.length === 0) return undefined;
+  const mean = late.reduce((sum, min) => sum + min, 0) / late.length;
+  const one = late.length === 1;
+  return `${counted(late.length, "batch", { many: "batches" })} of what was to do waited: ${printAge(mean)}${one ? "" : ` on average, ${printAge(Math.max(...late))} at most`}.`;
 }
 
 /** What became of a day in one sentence. */
