@@ -25,7 +25,7 @@ import { BENCH as PIER } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
 import { CHOUGH_DIAL, READINGS, USUAL_WIDTHS } from "#tests/trials.ts";
 import { PLANNED } from "./plan.ts";
-import { isWithin, QUIET_MS, timed } from "./reference.mjs";
+import { isWithin, QUIET_MS, quietest, timed } from "./reference.mjs";
 
 const FULMAR_WATER = { stepG: 100, slope: 0.976, interceptG: 8, minSettingG: 1200, maxSettingG: 3600 };
 const HEAT = { dripTempC: 77, iceTempC: -1, iceWetShare: 0.08, vesselJPerK: 350, vesselTempC: 21 };
@@ -257,16 +257,19 @@ async function core(): Promise<readonly Row[]> {
   ];
   const rows: Row[] = [];
   for (const [what, limit, work, times = 1] of MEASURED) {
-    const { measured, reference } = await timed(() => medianMs(work));
-    rows.push({ what, measured: measured / times, limit, unit: "ms", reference });
+    const measure = async (look: () => void) => (await medianMs(work, look)) / times;
+    const [figures] = await quietest([measure], (each: Pick<Row, "measured" | "reference">) =>
+      isWithin({ ...each, limit }),
+    );
+    rows.push({ what, ...figures!, limit, unit: "ms" });
   }
   return rows;
 }
 
-async function medianMs(work: () => unknown): Promise<number> {
+async function medianMs(work: () => unknown, look: () => void): Promise<number> {
   // Its own least counts would run a plan of twelve seconds eighty times.
-  const bench = new Bench({ time: 1000, iterations: 5, warmupTime: 500, warmupIterations: 2 });
-  bench.add("work", work);
+  const bench = new Bench({ time: 1000, iterations: 5, warmupTime: 500, warmupIterations: 1 });
+  bench.add("work", work, { beforeEach: look });
   await bench.run();
   const [task] = bench.tasks;
   if (!task || !("latency" in task.result)) throw new Error("the work did not run");

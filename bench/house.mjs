@@ -4,7 +4,7 @@ import { gzipSync } from "node:zlib";
 import { chromium } from "@playwright/test";
 import { guideFigures } from "./guide.mjs";
 import { liveRows } from "./live.mjs";
-import { timed } from "./reference.mjs";
+import { quietest, timed } from "./reference.mjs";
 
 const CHROMIUM = "/usr/bin/chromium-headless-shell";
 const SERVER_LIMIT_MS = 25;
@@ -69,8 +69,6 @@ const SIGN_INS = 9;
 const MANY = { warmUp: 60, requests: 41 };
 const FEW = { warmUp: 10, requests: 11 };
 const EDITS = 60;
-/** Others on the machine make a round slower, and nothing makes one faster: the quietest round counts. */
-const ROUNDS = 3;
 
 /**
  * What a running house takes: its pages at the server, Scale's first load, and an edit on the drawing.
@@ -105,8 +103,8 @@ export async function benchHouse(base, { fill, crowd }) {
   const best = await quietest(
     pages.map(
       ([, path]) =>
-        () =>
-          serverMs(base + path, cookie),
+        (look) =>
+          serverMs(base + path, cookie, look),
     ),
   );
   for (const [i, [what, , limit]] of pages.entries()) {
@@ -178,7 +176,7 @@ export async function benchHouse(base, { fill, crowd }) {
   rows.push(...(await liveRows(base, cookie)));
   rows.push(await underLoad(base, cookie, card));
   const batch = await crowd(CROWD);
-  const [batchPage] = await quietest([() => serverMs(`${base}/log/${batch}`, cookie)]);
+  const [batchPage] = await quietest([(look) => serverMs(`${base}/log/${batch}`, cookie, look)]);
   const what = `a batch's page at the server, ${CROWD} cards resting on it`;
   rows.push({ what, ...batchPage, limit: BATCH_LIMIT_MS, unit: "ms" });
   await crowd(MANY_CARDS - CROWD);
@@ -318,7 +316,7 @@ async function largeHouse(base, cookie, fill) {
     },
   ];
   for (const path of LARGE_PAGES) {
-    const figures = await timed(() => serverMs(base + path, cookie, FEW));
+    const figures = await timed((look) => serverMs(base + path, cookie, look, FEW));
     const limit = LARGE_LIMITS_MS[path] ?? LARGE_LIMIT_MS;
     rows.push({ what: `${path} of a large house`, ...figures, limit, unit: "ms" });
   }
@@ -351,12 +349,12 @@ async function inBrowser(base) {
     const pourEdit = await editMs(page, dot, { times: EDITS, everyMs: 0 });
     await page.goto(`${base}/bar`);
     const cup = page.getByRole("button", { name: "Serve one of 240 ml" }).first();
-    const tap = await timed(() => tapMs(cup));
+    const tap = await timed((look) => tapMs(cup, look));
     await page.goto(`${base}${TRIAL}`);
     const signs = page.getByRole("radiogroup", { name: "bed" });
-    const sign = await timed(() => signMs(signs));
+    const sign = await timed((look) => signMs(signs, look));
     const guide = await guideFigures(page, base, card);
-    const paint = await timed(() => paintMs(page, `${base}/scale`));
+    const paint = await timed((look) => paintMs(page, `${base}/scale`, look));
     const drag = await timed(() => dragMs(page, base));
     const away = await timed(() => awayMs(browser, base, cookie));
     return { card, guide, edit, sweptEdit, pourEdit, tap, sign, drag, away, paint, signIn, cookie };
@@ -498,25 +496,11 @@ async function signInMs(page, base) {
   return times.toSorted((a, b) => a - b)[Math.floor(SIGN_INS / 2)];
 }
 
-/**
- * The best of each over some rounds, one after the other, so that a busy moment does not take all rounds of one; each with the
- * reference of its moment.
- */
-async function quietest(measures) {
-  const best = measures.map(() => ({ measured: Number.POSITIVE_INFINITY }));
-  for (let round = 0; round < ROUNDS; round++) {
-    for (const [i, measure] of measures.entries()) {
-      const figures = await timed(measure);
-      if (figures.measured < best[i].measured) best[i] = figures;
-    }
-  }
-  return best;
-}
-
 /** The median time until a page's whole answer is there. */
-async function serverMs(url, cookie, { warmUp, requests } = MANY) {
+async function serverMs(url, cookie, look, { warmUp, requests } = MANY) {
   const times = [];
   for (let i = 0; i < warmUp + requests; i++) {
+    if (i >= warmUp) look();
     const start = performance.now();
     await (await fetch(url, { headers: { cookie } })).text();
     if (i >= warmUp) times.push(performance.now() - start);
@@ -552,9 +536,10 @@ async function firstLoadKb(base, path, cookie) {
 }
 
 /** From a tap on a cup until the page has drawn it: what a tap changes is drawn before it returns. The median. */
-async function tapMs(cup) {
+async function tapMs(cup, look) {
   const times = [];
   for (let i = 0; i < TAPS; i++) {
+    look();
     const took = await cup.evaluate((button) => {
       const start = performance.now();
       button.click();
@@ -595,9 +580,10 @@ async function dragMs(page, base) {
 }
 
 /** From a tap on one of a trial's signs until all that follows from it is drawn. The median. */
-async function signMs(signs) {
+async function signMs(signs, look) {
   const times = [];
   for (let i = 0; i < TAPS; i++) {
+    look();
     const took = await signs
       .locator("button")
       .nth(i % 2)
@@ -613,11 +599,12 @@ async function signMs(signs) {
 }
 
 /** When the largest part of a page is painted on a slower machine, as the browser itself says it. The median. */
-async function paintMs(page, url) {
+async function paintMs(page, url, look) {
   const client = await page.context().newCDPSession(page);
   await client.send("Emulation.setCPUThrottlingRate", { rate: SLOWER });
   const times = [];
   for (let i = 0; i < PAINTS; i++) {
+    look();
     await page.goto(url, { waitUntil: "load" });
     const paint = await page.evaluate(
       () =>
@@ -643,16 +630,17 @@ async function editMs(page, target, { times, everyMs }) {
     return 1000 * metrics.find(({ name }) => name === "ScriptDuration").value;
   };
   await target.focus();
-  const press = async () => {
+  const press = async (look) => {
     for (let i = 0; i < times; i++) {
+      look();
       await page.keyboard.press(i % 2 ? "ArrowUp" : "ArrowDown");
       if (everyMs > 0) await page.waitForTimeout(everyMs);
     }
   };
-  await press();
-  const mean = async () => {
+  await press(() => {});
+  const mean = async (look) => {
     const before = await scriptMs();
-    await press();
+    await press(look);
     return ((await scriptMs()) - before) / times;
   };
   const [best] = await quietest([mean]);
