@@ -1,5 +1,6 @@
-import { tz } from "@date-fns/tz";
-import { differenceInCalendarDays, format, parseISO } from "date-fns";
+import { tz, tzOffset } from "@date-fns/tz";
+import { format, parseISO } from "date-fns";
+import { millisecondsInDay, millisecondsInMinute } from "date-fns/constants";
 import type { Clock } from "#core/units";
 
 /** Hours and minutes, as date-fns names them. */
@@ -24,16 +25,22 @@ export function printHour(at: Date, { timeZone, clock = "24 h" }: ReadTimes): st
 
 /** The same in a list that goes back from now: "today, 08:09", "yesterday, 16:40", "Sun, 07:04", "4 Jul, 07:04". */
 export function printMoment(at: Date, now: Date, { timeZone, clock = "24 h" }: ReadTimes): string {
-  const zone = { in: tz(timeZone) };
-  return `${dayWords(differenceInCalendarDays(now, at, zone), format(at, "EEE", zone), format(at, "d MMM", zone))}, ${format(at, HOURS[clock], zone)}`;
+  const daysAgo = calendarDay(now, timeZone) - calendarDay(at, timeZone);
+  return format(at, `${dayPattern(daysAgo)}, ${HOURS[clock]}`, { in: tz(timeZone) });
 }
 
 const WEEK_DAYS = 7;
 
-function dayWords(daysAgo: number, weekday: string, date: string): string {
-  if (daysAgo === 0) return "today";
-  if (daysAgo === 1) return "yesterday";
-  return daysAgo > 1 && daysAgo < WEEK_DAYS ? weekday : date;
+/** A day of a list, as date-fns names it. */
+function dayPattern(daysAgo: number): string {
+  if (daysAgo === 0) return "'today'";
+  if (daysAgo === 1) return "'yesterday'";
+  return daysAgo > 1 && daysAgo < WEEK_DAYS ? "EEE" : "d MMM";
+}
+
+/** The number of a moment's day at a place: a long list takes it of each row, and date-fns is thirty times as slow at it. */
+function calendarDay(at: Date, timeZone: string): number {
+  return Math.floor((at.getTime() + tzOffset(timeZone, at) * millisecondsInMinute) / millisecondsInDay);
 }
 
 /** A day as people at a site read it. */
