@@ -87,7 +87,12 @@ export function BatchBar({ batch, span, moves }: BatchBarProps) {
                 />
               )}
               {pinId !== undefined && <Pin size={14} aria-label="pinned" className="relative shrink-0" />}
-              <span className="relative hidden whitespace-nowrap @min-[2.75rem]:inline">{label}</span>
+              <span
+                // Beside its pin it needs more room.
+                className={`relative hidden whitespace-nowrap ${pinId === undefined ? "@min-[2.75rem]:inline" : "@min-[4rem]:inline"}`}
+              >
+                {label}
+              </span>
             </button>
           </Popover.Trigger>
           <Popover.Portal>
