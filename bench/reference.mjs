@@ -6,18 +6,15 @@
 /** What the work takes on the machine that the limits were set on, in a quiet hour, ms. */
 export const QUIET_MS = 2.6;
 
-const TIMES = 5;
+/** Times before and after. */
+const EACH_END = [1, 2, 3];
 /** A moment of the machine is no longer than that, ms. */
 const MOMENT_MS = 100;
 /** Others on the machine make a round slower, and nothing makes one faster: the quietest round counts. */
 const ROUNDS = 3;
 const SIZE = 60_000;
 
-/** What the fixed work takes now, ms: the median of some times. */
-export function referenceMs() {
-  return median(Array.from({ length: TIMES }, onceMs));
-}
-
+/** What the fixed work takes now, ms. */
 function onceMs() {
   const start = performance.now();
   work();
@@ -43,14 +40,14 @@ function work() {
  * is given.
  */
 export async function timed(measure) {
-  const times = [onceMs(), onceMs(), onceMs()];
+  const times = EACH_END.map(onceMs);
   let lookedMs = performance.now();
   const measured = await measure(() => {
     if (performance.now() - lookedMs < MOMENT_MS) return;
     times.push(onceMs());
     lookedMs = performance.now();
   });
-  times.push(onceMs(), onceMs(), onceMs());
+  times.push(...EACH_END.map(onceMs));
   return { measured, reference: median(times) };
 }
 
