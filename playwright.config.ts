@@ -24,8 +24,6 @@ export default defineConfig({
   workers: houses.length,
   // Far above what a journey takes: a busy machine must not decide what is right.
   timeout: 300_000,
-  // What passes only the second time is listed as flaky at the end: somebody looks at it, and it stops nobody.
-  retries: 1,
   expect: { timeout: 20_000 },
   projects: [
     { name: "journeys", testIgnore: "after/**" },

@@ -47,10 +47,14 @@ test("a mark counts from when it was made, whatever the device's clock says; sen
   const ahead = mark({ at: "2026-07-14T09:00:00Z" });
   await keepMark(ahead, barista);
   expect(await lastDone()).toEqual(NOW);
+  // Clocks that are centuries off are no date that a database could not keep.
+  const centuries = mark({ at: "0001-01-01T00:00:00Z", sentAt: "9999-12-31T23:59:59Z" });
+  await keepMark(centuries, barista);
+  expect(await lastDone()).toEqual(NOW);
   // Nobody takes back what another one did.
   await keepMark({ ...ahead, isTakenBack: true }, { personId: LEAD, at: NOW });
   expect(await lastDone()).toEqual(NOW);
-  for (const own of [ahead, done]) await keepMark({ ...own, isTakenBack: true }, barista);
+  for (const own of [ahead, centuries, done]) await keepMark({ ...own, isTakenBack: true }, barista);
   expect(await lastDone()).toEqual(before);
 });
 

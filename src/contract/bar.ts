@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { DAY_LISTS, POUR_REASONS } from "#core/bar";
+import { DAY_LISTS, MOST_WAIT_MIN, POUR_REASONS } from "#core/bar";
 import { SERVES } from "#core/sheet";
 import { uuid } from "./card.ts";
 
@@ -61,7 +61,7 @@ export const barEvent = z.discriminatedUnion("kind", [
     waitedMin: z
       .number()
       .min(0)
-      .max(1440)
+      .max(MOST_WAIT_MIN)
       .nullable()
       .default(null)
       .describe("How long it had stood in what is to do, min"),

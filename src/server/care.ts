@@ -1,4 +1,5 @@
-import { addMilliseconds, differenceInMilliseconds } from "date-fns";
+import { differenceInMilliseconds, subMilliseconds } from "date-fns";
+import { millisecondsInDay } from "date-fns/constants";
 import type { z } from "zod";
 import type { careMark } from "#contract/careMark.ts";
 import type { Act } from "#data/audit.ts";
@@ -23,14 +24,17 @@ export async function doTask(
   }
 }
 
-/** What a device says of a task, when it was: by how long before it was sent, whatever its clock says. */
+/** A device that was away for longer sends its marks as of so long ago. */
+const MOST_AGO_MS = 31 * millisecondsInDay;
+
+/** Keeps a device's mark of a task, as long before now as the mark was made before it was sent: the device's clock may be off. */
 export function keepMark(
   { id, taskId, at, sentAt, isTakenBack }: z.output<typeof careMark>,
   by: Act & { readonly personId: string },
 ): Promise<void> {
   if (isTakenBack) return undoTask(id, by);
-  const agoMs = Math.max(0, differenceInMilliseconds(sentAt, at));
-  return doTask({ id, taskId, at: addMilliseconds(now(), -agoMs) }, by);
+  const agoMs = Math.min(MOST_AGO_MS, Math.max(0, differenceInMilliseconds(sentAt, at)));
+  return doTask({ id, taskId, at: subMilliseconds(now(), agoMs) }, by);
 }
 
 /** Takes one's own mark back. */

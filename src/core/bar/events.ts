@@ -12,6 +12,9 @@ export const DAY_LISTS = {
 export type DayList = keyof typeof DAY_LISTS;
 export type DayListItem = (typeof DAY_LISTS)[DayList][number];
 
+/** Nothing waits for longer than a day, min. */
+export const MOST_WAIT_MIN = 1440;
+
 /** Coffee as it goes into a pot. */
 export interface Filling {
   readonly vesselId: string;

@@ -7,6 +7,7 @@ export {
   type DayListItem,
   type Filling,
   type Happened,
+  MOST_WAIT_MIN,
   POUR_REASONS,
   type PourReason,
 } from "./events.ts";

@@ -5,6 +5,7 @@ import Link from "next/link";
 import { useRef } from "react";
 import type { DayPlanStart } from "#contract/dayKit.ts";
 import type { PotView } from "#contract/potView.ts";
+import { MOST_WAIT_MIN } from "#core/bar";
 import { askOrKept } from "#parts/askOrKept.ts";
 import { type BarAtHand, useBar } from "#parts/bar/barContext.ts";
 import { nowIn } from "#parts/bar/potLines.ts";
@@ -52,7 +53,9 @@ export function ToDo() {
     nowMs,
   );
   if (!bar) return null;
-  const waits = (cardId: string) => byTimetable?.waitsMin.get(cardId) ?? waitedMin.get(cardId) ?? 0;
+  // The house's clock may be set right meanwhile, and a tablet stand open over night.
+  const waits = (cardId: string) =>
+    Math.min(MOST_WAIT_MIN, Math.max(0, byTimetable?.waitsMin.get(cardId) ?? waitedMin.get(cardId) ?? 0));
   const waiting = [
     ...past.map((pot) => (nowMs - endOf(pot, bar)) / MS_PER_MIN),
     ...(next?.brews ?? []).map(({ card }) => waits(card)),

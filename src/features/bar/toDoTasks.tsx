@@ -28,8 +28,7 @@ export function PourAway({ pot }: { readonly pot: PotView }) {
     <li className={ROW}>
       <Droplets size={22} aria-hidden className="text-stop" />
       <span className="min-w-48 flex-1">
-        <strong>Pour {pot.name} away</strong>: it is past its time
-        {lateMin >= 1 && ` since ${printAge(lateMin)}`}.
+        <strong>Pour {pot.name} away</strong>: it is {lateMin >= 1 && `${printAge(lateMin)} `}past its time.
       </span>
       {may("serve") && (
         <Button
@@ -38,7 +37,7 @@ export function PourAway({ pot }: { readonly pot: PotView }) {
             say(`${pot.name} is poured away.`, [{ kind: "pouredAway", vesselId: pot.id, reason: "tooOld" }])
           }
         >
-          Poured away
+          Poured away<span className="sr-only">: {pot.name}</span>
         </Button>
       )}
     </li>
@@ -93,7 +92,7 @@ export function Brew({
         )}
       </span>
       <Link href={`/cards/${option.cardId}`} className={`${buttonClass()} min-h-12`}>
-        Its card
+        Its card<span className="sr-only">: {option.title}</span>
       </Link>
       {may("serve") && free && (
         <Button look="main" className="min-h-12" onClick={begun}>
@@ -138,7 +137,7 @@ export function PourRest({
             say(`${rest.name} is poured away.`, [{ kind: "pouredAway", vesselId: rest.id, reason: "other" }])
           }
         >
-          Poured away
+          Poured away<span className="sr-only">: {rest.name}</span>
         </Button>
       )}
     </li>

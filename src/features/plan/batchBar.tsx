@@ -88,7 +88,7 @@ export function BatchBar({ batch, span, moves }: BatchBarProps) {
               )}
               {pinId !== undefined && <Pin size={14} aria-label="pinned" className="relative shrink-0" />}
               <span
-                // Beside its pin it needs more room.
+                // The litres need more room beside a pin.
                 className={`relative hidden whitespace-nowrap ${pinId === undefined ? "@min-[2.75rem]:inline" : "@min-[4rem]:inline"}`}
               >
                 {label}

@@ -1,5 +1,12 @@
 import { expect, test } from "vitest";
-import { afterSentence, lineWords, pouredSentence, stockSentence, waitedSentence } from "./index.ts";
+import {
+  afterSentence,
+  lineWords,
+  pouredSentence,
+  printAge,
+  stockSentence,
+  waitedSentence,
+} from "./index.ts";
 
 test("a line to the house is live, so old, or not there", () => {
   const at = (oldMs: number, isOnline = true) => lineWords({ isOnline, oldMs });
@@ -9,6 +16,10 @@ test("a line to the house is live, so old, or not there", () => {
   expect(at(59_999)).toBe("59 s old");
   expect(at(600_000)).toBe("10 min old");
   expect(at(0, false)).toBe("no network");
+});
+
+test("an age is in minutes, then in hours, and never below nothing", () => {
+  expect([-0.001, 0, 59.9, 60, 150].map(printAge)).toEqual(["0 min", "0 min", "59 min", "1 h", "2 h 30"]);
 });
 
 test("a day is told in one sentence", () => {

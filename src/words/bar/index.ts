@@ -43,7 +43,8 @@ const MIN_PER_H = 60;
 
 /** How long coffee stands: "23 min", "1 h 5". */
 export function printAge(minutes: number): string {
-  const whole = Math.floor(minutes);
+  // Two clocks may be a moment apart: nothing is younger than new.
+  const whole = Math.max(0, Math.floor(minutes));
   if (whole < MIN_PER_H) return `${whole} min`;
   const rest = whole % MIN_PER_H;
   return rest === 0 ? `${Math.floor(whole / MIN_PER_H)} h` : `${Math.floor(whole / MIN_PER_H)} h ${rest}`;
