@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gte, inArray, isNull, or, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNull, or, Param, sql } from "drizzle-orm";
 import type { CardSheet } from "#contract/card.ts";
 import { currentCard } from "#contract/cardShape.ts";
 import type { GuideRefusal, GuideTape } from "#contract/guideKinds.ts";
@@ -6,6 +6,7 @@ import type { GuideEvent } from "#core/guide";
 import { fail, ok, type Result } from "#core/result";
 import type { Act } from "./audit.ts";
 import type { Database } from "./connection.ts";
+import { prepared } from "./prepared.ts";
 import { guideEvents, guides, people } from "./schema/index.ts";
 import { sentBefore } from "./sentTwice.ts";
 import type { Transaction } from "./transact.ts";
@@ -51,8 +52,6 @@ export interface RunningSince {
   readonly gettingReady: Date;
 }
 
-const isBegun = ({ begun }: RunningSince) => gte(guides.begunAt, begun);
-
 /**
  * The guides that run at a site, the newest first, with all that happened in them.
  *
@@ -65,7 +64,7 @@ export async function readRunning(
   ownId: string | undefined,
 ) {
   const isCounted = or(
-    isBegun(since),
+    gte(guides.begunAt, since.begun),
     and(isNull(guides.begunAt), gte(guides.at, since.gettingReady)),
     ownId === undefined ? undefined : eq(guides.id, ownId),
   );
@@ -82,14 +81,25 @@ export async function readRunning(
   return rows.map((row) => ({ ...asGuide(row), events: events.get(row.id) ?? [] }));
 }
 
-/** The guides of a site whose water has run, by what they brew. */
-export function readBrewing(db: Database, siteId: string, since: RunningSince) {
-  return db
+const brewing = prepared((db) =>
+  db
     .select({ id: guides.id, coffee: guides.coffee, brewer: guides.brewer })
     .from(guides)
-    .where(and(eq(guides.siteId, siteId), isNull(guides.endedAt), isBegun(since)))
+    .where(
+      and(
+        eq(guides.siteId, sql.placeholder("siteId")),
+        isNull(guides.endedAt),
+        gte(guides.begunAt, new Param(sql.placeholder("begun"), guides.begunAt)),
+      ),
+    )
     .orderBy(desc(guides.at), desc(guides.id))
-    .limit(MOST_RUNNING);
+    .limit(MOST_RUNNING)
+    .prepare(),
+);
+
+/** The guides of a site whose water has run, by what they brew. */
+export function readBrewing(db: Database, siteId: string, { begun }: Pick<RunningSince, "begun">) {
+  return brewing(db).execute({ siteId, begun });
 }
 
 /** The guide that a batch was brewed by, with all that happened in it; undefined where it was brewed without one. */

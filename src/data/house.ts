@@ -4,6 +4,7 @@ import type { KeptSettings } from "#contract/house.ts";
 import { fail, ok, type Result } from "#core/result";
 import { type Act, record } from "./audit.ts";
 import type { Database } from "./connection.ts";
+import { prepared } from "./prepared.ts";
 import { type BENCH_PARTS, benchRevisions, filters, house, people, sites } from "./schema/index.ts";
 import { changedBefore } from "./sentTwice.ts";
 import { type Transaction, transact } from "./transact.ts";
@@ -21,9 +22,11 @@ export async function readHouse(db: Database): Promise<House | undefined> {
 export type BenchPart = (typeof BENCH_PARTS)[number];
 export type BenchRevisions = Readonly<Record<BenchPart, number>>;
 
+const revisions = prepared((db) => db.select().from(benchRevisions).prepare());
+
 /** The numbers that each part of the bench is at. */
 export async function readBenchRevisions(db: Database): Promise<BenchRevisions> {
-  const rows = await db.select().from(benchRevisions);
+  const rows = await revisions(db).execute();
   return Object.fromEntries(rows.map(({ part, n }) => [part, n])) as BenchRevisions;
 }
 

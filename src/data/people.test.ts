@@ -19,7 +19,7 @@ import {
 } from "./people.ts";
 import { readRecord } from "./record.ts";
 import { audit, limits, sessions } from "./schema/index.ts";
-import { addSession, sessionFinder } from "./sessions.ts";
+import { addSession, findSession } from "./sessions.ts";
 import { addStation, endStation, findStation, listStations } from "./stations.ts";
 import { tidy } from "./tidy.ts";
 import { addToken, findToken, listTokens, revokeToken } from "./tokens.ts";
@@ -184,7 +184,7 @@ test("a session never ends later than its span from now, whatever the clock was 
     seenAt: AT,
     expiresAt: later(30),
   });
-  const find = sessionFinder(fresh.db);
+  const find = (hash: string, at: Date) => findSession(fresh.db, hash, at);
   expect((await find(tokenHash, AT))?.person.id).toBe(LEAD);
   expect(await find(tokenHash, later(30))).toBeUndefined();
   // The clock is set back: as it stands there, the session would count for a day.

@@ -1,5 +1,6 @@
 import { and, desc, eq, gt, inArray, lte, sql } from "drizzle-orm";
 import type { Database } from "./connection.ts";
+import { prepared } from "./prepared.ts";
 import { people, sessions, stations } from "./schema/index.ts";
 
 /** Who is signed in where; a person's own, or everybody's. */
@@ -25,12 +26,8 @@ export function listSessions(db: Database, now: Date, personId?: string) {
 /** A session that ends later than this from now was made before the clock was set back: it counts no more, ms. */
 export const LONGEST_SESSION_MS = 31 * 60_000;
 
-/**
- * Finds a session that counts still, with its person and station. Prepared once: it is asked for with every
- * request, and making the query would take longer than the database does.
- */
-export function sessionFinder(db: Database) {
-  const query = db
+const counting = prepared((db) =>
+  db
     .select({
       id: sessions.id,
       seenAt: sessions.seenAt,
@@ -48,14 +45,16 @@ export function sessionFinder(db: Database) {
         eq(people.archived, false),
       ),
     )
-    .prepare();
-  return async (tokenHash: string, now: Date) => {
-    const latest = new Date(now.getTime() + LONGEST_SESSION_MS);
-    return (await query.execute({ tokenHash, now, latest }))[0];
-  };
+    .prepare(),
+);
+
+/** A session that counts still, with its person and station. */
+export async function findSession(db: Database, tokenHash: string, now: Date) {
+  const latest = new Date(now.getTime() + LONGEST_SESSION_MS);
+  return (await counting(db).execute({ tokenHash, now, latest }))[0];
 }
 
-export type FoundSession = NonNullable<Awaited<ReturnType<ReturnType<typeof sessionFinder>>>>;
+export type FoundSession = NonNullable<Awaited<ReturnType<typeof findSession>>>;
 
 /** Of some sessions, those that count still. */
 export async function countingSessions(

@@ -3,7 +3,7 @@ import { cookies, headers } from "next/headers";
 import { cache } from "react";
 import { v7 as uuidv7 } from "uuid";
 import { MOST_ADDRESS, MOST_USER_AGENT } from "#data/schema/index.ts";
-import { addSession, endSessionOf, extendSession, type FoundSession, sessionFinder } from "#data/sessions.ts";
+import { addSession, endSessionOf, extendSession, type FoundSession, findSession } from "#data/sessions.ts";
 import { findStation } from "#data/stations.ts";
 import { database } from "./database.ts";
 import { isSecure } from "./links.ts";
@@ -19,8 +19,6 @@ const TOKEN_BYTES = 32;
 
 /** Without a sign of life a session ends: sooner on a tablet that everybody passes. */
 export const IDLE_MIN = { station: 5, own: 30 } as const;
-
-let finder: ReturnType<typeof sessionFinder> | undefined;
 
 /**
  * Who is signed in with this request; read once, however many parts of a page ask. Throws when the database
@@ -42,9 +40,8 @@ export async function sessionOf(
   token: string,
   { isSeen } = { isSeen: true },
 ): Promise<FoundSession | undefined> {
-  finder ??= sessionFinder(database());
   const now = new Date();
-  const session = await finder(hashOf(token), now);
+  const session = await findSession(database(), hashOf(token), now);
   if (isSeen && session && now.getTime() - session.seenAt.getTime() > SEEN_EVERY_MS) {
     await extendSession(database(), session.id, now, idleEnd(now, session.station !== null));
   }

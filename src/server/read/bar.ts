@@ -47,24 +47,24 @@ export async function viewOf(
       kit: potKitOf(vessel),
       retired,
       standing,
-      coffee: coffees.find((coffee) => coffee.id === standing?.coffeeId)?.name ?? null,
+      coffee: (standing && coffees.find(({ id }) => id === standing.coffeeId)?.name) ?? null,
       brewing: brewing && { cardId: brewing.cardId, begunMs: brewing.begunMs, dueMs: brewing.dueMs },
     };
   };
   const { from, until } = momentsOf(site.timeZone, bench.today);
   const isToday = (ms: number) => ms >= from.getTime() && ms < until.getTime();
   // Of many, those in use first: a shelf has an end.
-  const own = vessels.map((vessel) => viewed(vessel, false));
+  const isUsed = ({ id }: Seen) => Number(Boolean(pots.get(id)?.standing));
   const shown =
-    own.length <= MOST_POTS
-      ? own
-      : own.toSorted((a, b) => Number(b.standing !== null) - Number(a.standing !== null)).slice(0, MOST_POTS);
+    vessels.length <= MOST_POTS
+      ? vessels
+      : vessels.toSorted((a, b) => isUsed(b) - isUsed(a)).slice(0, MOST_POTS);
   return {
     siteId: site.id,
     timeZone: site.timeZone,
     n,
     nowMs: now().getTime(),
-    pots: [...shown, ...gone.map((vessel) => viewed(vessel, true))],
+    pots: [...shown.map((vessel) => viewed(vessel, false)), ...gone.map((vessel) => viewed(vessel, true))],
     ice: iceSources.map(({ id, name, storeKg }) => ({
       id,
       name,

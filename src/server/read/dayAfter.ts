@@ -3,7 +3,7 @@ import type { Bench } from "#contract/bench.ts";
 import { momentsOf } from "#contract/days.ts";
 import { dayOf, foldBar, type ProductDay } from "#core/bar";
 import { cupsBetween } from "#core/shift";
-import { readBarEvents, readSales } from "#data/bar.ts";
+import { readBarEventsOf, readSales } from "#data/bar.ts";
 import { countBrewed } from "#data/batches.ts";
 import { dayAsked, productKey } from "#scaling/plan";
 import { asBarEvent, barKitOf } from "#server/bar.ts";
@@ -30,10 +30,9 @@ export function readDayAfter(named: unknown) {
     const { from, until } = momentsOf(site.timeZone, day);
     const ofDay = { siteId: site.id, day };
     const [events, sales, list, brewed, start] = await Promise.all([
-      readBarEvents(database(), {
+      readBarEventsOf(database(), {
         siteId: site.id,
-        after: 0,
-        since: subDays(from, DAYS_BACK),
+        from: subDays(from, DAYS_BACK),
         // What is taken back later was not so.
         until: addDays(until, 1),
       }),
