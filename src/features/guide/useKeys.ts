@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { isTyping } from "#ui/isTyping.ts";
-import { useLatest } from "./useLatest.ts";
+import { useLatest } from "#ui/useLatest.ts";
 
 /** What keys of a screen do, where nobody types; a focused button keeps its own space bar. */
 export function useKeys(keys: Readonly<Record<string, () => unknown>>): void {

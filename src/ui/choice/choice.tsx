@@ -1,9 +1,11 @@
 "use client";
 
-import { Check, ChevronDown } from "lucide-react";
-import { Popover, Select } from "radix-ui";
-import { lazy, type ReactNode, Suspense, useId, useState, useSyncExternalStore } from "react";
-import { OPTION } from "./look.ts";
+import { Popover } from "radix-ui";
+import { lazy, Suspense, useCallback, useId, useState, useSyncExternalStore } from "react";
+import { useLatest } from "#ui/useLatest.ts";
+import { Face, type Trigger } from "./face.tsx";
+import { Glanced } from "./glanced.tsx";
+import { SHEET } from "./look.ts";
 import type { Option } from "./options.ts";
 
 export interface ChoiceProps<Value extends string> {
@@ -24,14 +26,6 @@ const AT_A_GLANCE = 8;
 const loadSearch = () => import("./search.tsx");
 /** Not part of the first load: fetched when a long choice is first pointed at. */
 const Search = lazy(loadSearch);
-
-interface Trigger {
-  readonly className: string;
-  /** Plain word before what is chosen; none where a label stands over it. */
-  readonly word?: string | undefined;
-  readonly invalid?: boolean;
-  readonly describedBy?: string | undefined;
-}
 
 const INLINE: Trigger = {
   className:
@@ -86,7 +80,9 @@ type ChooserProps<Value extends string> = ChoiceProps<Value> & { readonly trigge
 /** Until the page lives a choice is only drawn: what opens it is a third of the work of a page, and nobody can open it before. */
 function Chooser<Value extends string>(props: ChooserProps<Value>) {
   const lives = useSyncExternalStore(neverChanges, inBrowser, onServer);
-  const { value, options, trigger, onAdd } = props;
+  const { label, value, options, onChange, disabled, trigger, onAdd } = props;
+  const change = useLatest(onChange);
+  const pick = useCallback((next: string) => change()(next as Value), [change]);
   if (!lives) {
     return (
       <span className={trigger.className}>
@@ -94,69 +90,13 @@ function Chooser<Value extends string>(props: ChooserProps<Value>) {
       </span>
     );
   }
-  return options.length > AT_A_GLANCE || onAdd ? <Searched {...props} /> : <Glanced {...props} />;
+  if (options.length > AT_A_GLANCE || onAdd) return <Searched {...props} />;
+  return <Glanced {...{ label, value, options, disabled, trigger }} onPick={pick} />;
 }
 
 const neverChanges = () => () => {};
 const inBrowser = () => true;
 const onServer = () => false;
-
-function Face({ word, children }: { readonly word?: string | undefined; readonly children: ReactNode }) {
-  return (
-    <>
-      {word && <span className="text-quiet text-sm">{word}</span>}
-      <span className={`truncate ${word ? "font-semibold" : "grow"}`}>{children}</span>
-      <ChevronDown size={16} aria-hidden className="shrink-0" />
-    </>
-  );
-}
-
-const SHEET = "z-50 rounded-panel border-2 border-rim bg-enamel p-1 text-ink shadow-lg";
-
-/** The package takes no empty value, which stands for "none" here. */
-const NONE = " ";
-
-/** A few: all seen at once, and no keyboard comes up on a tablet. */
-function Glanced<Value extends string>(props: ChooserProps<Value>) {
-  const { label, value, options, onChange, disabled, trigger } = props;
-  return (
-    <Select.Root
-      value={value || NONE}
-      onValueChange={(next) => onChange((next === NONE ? "" : next) as Value)}
-      disabled={disabled ?? false}
-    >
-      <Select.Trigger
-        aria-label={label}
-        aria-invalid={trigger.invalid}
-        aria-describedby={trigger.describedBy}
-        className={trigger.className}
-      >
-        <Face word={trigger.word}>
-          <Select.Value />
-        </Face>
-      </Select.Trigger>
-      <Select.Portal>
-        <Select.Content position="popper" sideOffset={4} className={SHEET}>
-          <Select.Viewport>
-            {options.map((option) => (
-              <Select.Item
-                key={option.value}
-                value={option.value || NONE}
-                className={`${OPTION} data-[highlighted]:bg-rim/15`}
-              >
-                <Select.ItemText>{option.text}</Select.ItemText>
-                {option.aside && <span className="text-quiet text-sm">{option.aside}</span>}
-                <Select.ItemIndicator>
-                  <Check size={16} aria-hidden />
-                </Select.ItemIndicator>
-              </Select.Item>
-            ))}
-          </Select.Viewport>
-        </Select.Content>
-      </Select.Portal>
-    </Select.Root>
-  );
-}
 
 /** Many: searched by any word, in groups, with a new one made in place. */
 function Searched<Value extends string>(props: ChooserProps<Value>) {
