@@ -195,6 +195,19 @@ describe("what happens at a bar is kept", () => {
     expect(await pot(BLUE)).toMatchObject({ retired: false, standing: null });
   });
 
+  test("of more vessels than a shelf holds, those in use come first, and the one that is asked for is there", async () => {
+    await send([filled(BLUE, -10)]);
+    const bench = (await benches.benchOf(PIER_HEAD))!;
+    const [one] = bench.vessels;
+    const more = Array.from({ length: 40 }, (_, i) => ({ ...one!, id: demoId(9900 + i) }));
+    const used = bench.vessels.filter(({ id }) => id === BLUE);
+    const many = { ...bench, vessels: [...more, ...used] };
+    const wanted = more.at(-1)!.id;
+    const view = await read.viewOf(many, await bar.barOf(fresh.db, bench), { wanted });
+    expect(view.pots).toHaveLength(30);
+    expect(view.pots.slice(0, 2).map(({ id }) => id)).toEqual([wanted, BLUE]);
+  });
+
   test("twenty tablets that tap at once: every cup is kept, and none twice", async () => {
     await send([filled(LEFT, -10, { liquidG: 2800 }), filled(RIGHT, -10, { liquidG: 2800 })]);
     const taps = Array.from({ length: 20 }, (_, i) => cup(i % 2 ? LEFT : RIGHT, 0));

@@ -1,5 +1,6 @@
 import { tz } from "@date-fns/tz";
-import { addDays, differenceInCalendarDays, formatISO, parseISO } from "date-fns";
+import { addDays, formatISO, parseISO } from "date-fns";
+import { millisecondsInDay } from "date-fns/constants";
 
 /** The day of a moment in a zone, as an ISO date. */
 export function dayIn(timeZone: string, at: Date): string {
@@ -20,5 +21,5 @@ export function momentsOf(timeZone: string, day: string): { readonly from: Date;
 
 /** Whole days from one ISO date to another; below 0 when the second is the earlier one. A date has no zone, and no hour. */
 export function daysBetween(from: string, to: string): number {
-  return differenceInCalendarDays(parseISO(to), parseISO(from));
+  return (Date.parse(to) - Date.parse(from)) / millisecondsInDay;
 }

@@ -58,6 +58,8 @@ export function connect(at: DatabaseAddress): { readonly db: PooledDatabase; rea
     queueLimit: MOST_WAITING,
     // Times are kept and read in UTC, whatever the machine's zone.
     timezone: "Z",
+    // Each query would note where it was asked, in case it fails; what failed is told with its question anyway.
+    trace: false,
   });
   pool.on("connection", (connection) => {
     // The driver hands out its inner connection here, which takes a callback; it answers in order.

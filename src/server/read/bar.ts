@@ -22,13 +22,14 @@ export async function barViewOf(bench: Bench): Promise<BarView> {
     barOf(database(), bench),
     readBrewing(database(), bench.site.id, runningSince()),
   ]);
-  return viewOf(bench, bar, guides);
+  return viewOf(bench, bar, { guides });
 }
 
+/** A bar as it stands; `wanted` is a pot that must be among those that are shown. */
 export async function viewOf(
   bench: Bench,
   { n, folded }: FollowedBar,
-  guides: BarView["guides"] = [],
+  { guides = [], wanted }: { readonly guides?: BarView["guides"]; readonly wanted?: string } = {},
 ): Promise<BarView> {
   const { site, vessels, coffees, cups, iceSources, settings } = bench;
   const { pots } = folded.state;
@@ -54,11 +55,9 @@ export async function viewOf(
   const { from, until } = momentsOf(site.timeZone, bench.today);
   const isToday = (ms: number) => ms >= from.getTime() && ms < until.getTime();
   // Of many, those in use first: a shelf has an end.
-  const isUsed = ({ id }: Seen) => Number(Boolean(pots.get(id)?.standing));
+  const rank = ({ id }: Seen) => (id === wanted ? 2 : Number(Boolean(pots.get(id)?.standing)));
   const shown =
-    vessels.length <= MOST_POTS
-      ? vessels
-      : vessels.toSorted((a, b) => isUsed(b) - isUsed(a)).slice(0, MOST_POTS);
+    vessels.length <= MOST_POTS ? vessels : vessels.toSorted((a, b) => rank(b) - rank(a)).slice(0, MOST_POTS);
   return {
     siteId: site.id,
     timeZone: site.timeZone,

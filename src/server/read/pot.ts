@@ -25,7 +25,7 @@ export function readPot(vesselId: string) {
   return onBench(async (bench) => {
     const db = database();
     const bar = await barOf(db, bench);
-    const view = await viewOf(bench, bar);
+    const view = await viewOf(bench, bar, { wanted: vesselId });
     const pot = view.pots.find(({ id }) => id === vesselId);
     if (!pot) return undefined;
     const { folded, kit } = bar;
