@@ -54,6 +54,8 @@ export async function viewOf(
   };
   const { from, until } = momentsOf(site.timeZone, bench.today);
   const isToday = (ms: number) => ms >= from.getTime() && ms < until.getTime();
+  const odd = folded.state.odd.filter(({ atMs }) => isToday(atMs));
+  const happened = new Map(odd.length > 0 ? eventsOf(folded).map((event) => [event.id, event]) : []);
   // Of many, those in use first: a shelf has an end.
   const rank = ({ id }: Seen) => (id === wanted ? 2 : Number(Boolean(pots.get(id)?.standing)));
   const shown =
@@ -70,15 +72,13 @@ export async function viewOf(
       storeG: storeKg === null ? null : G_PER_KG * storeKg,
       leftG: folded.state.iceG.get(id) ?? null,
     })),
-    odd: folded.state.odd
-      .filter(({ atMs }) => isToday(atMs))
-      .flatMap((each) => {
-        const event = eventsOf(folded).find(({ id }) => id === each.eventId);
-        if (!event) return [];
-        const vesselId = "vesselId" in event ? event.vesselId : "";
-        const pot = vessels.find(({ id }) => id === vesselId)?.name ?? "";
-        return [{ ...each, what: happenedWords(event), pot }];
-      }),
+    odd: odd.flatMap((each) => {
+      const event = happened.get(each.eventId);
+      if (!event) return [];
+      const vesselId = "vesselId" in event ? event.vesselId : "";
+      const pot = vessels.find(({ id }) => id === vesselId)?.name ?? "";
+      return [{ ...each, what: happenedWords(event), pot }];
+    }),
     checked: folded.state.checked.filter(({ atMs }) => isToday(atMs)),
     brewed: folded.state.brewed.filter(({ atMs }) => isToday(atMs)),
     guides,
