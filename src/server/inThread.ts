@@ -111,8 +111,6 @@ function start(lane: Lane): Worker {
   const file = process.env.TUMBEK_CALC_THREAD;
   if (!file) throw new Error("TUMBEK_CALC_THREAD is not set: start Tumbek with ./tumbek start");
   const started = new Worker(file);
-  // The thread alone does not keep the server running.
-  started.unref();
   started.on("message", (answer: ThreadAnswer) => {
     const asker = lane.askers.get(answer.id);
     lane.askers.delete(answer.id);
@@ -127,6 +125,8 @@ function start(lane: Lane): Worker {
     if (lane.thread === started) lane.thread = undefined;
     askAgain(lane, died);
   });
+  // The thread alone does not keep its process running; said last, as a listener holds it again.
+  started.unref();
   return started;
 }
 
