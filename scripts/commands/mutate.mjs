@@ -8,6 +8,7 @@ import { ROOT } from "../lib/place.mjs";
 import { runShown, say } from "../lib/run.mjs";
 import { Trouble } from "../lib/trouble.mjs";
 
+const STRYKER = join(ROOT, "node_modules/.bin/stryker");
 const SAMPLE = 600;
 /** Of a standard normal, for an interval of 95 %. */
 const Z = 1.96;
@@ -50,6 +51,8 @@ function mutate(area, { most, seed }) {
   const folder = join(ROOT, ".tumbek", "mutated");
   mkdirSync(folder, { recursive: true });
   const file = join(folder, `${area}.json`);
+  // Nothing of an earlier run counts.
+  writeFileSync(file, "{}");
   const env = {
     ...process.env,
     TUMBEK_AREA: area,
@@ -58,9 +61,10 @@ function mutate(area, { most, seed }) {
     TUMBEK_MOST: String(most),
   };
   say(`— ${area}`);
-  const stryker = join(ROOT, "node_modules/.bin/stryker");
-  const status = runShown(stryker, ["run", "tests/mutants/stryker.config.mjs"], env);
-  if (status !== 0) throw new Trouble(`Stryker ended with ${status}.`);
+  for (const step of ["list", "stryker"]) {
+    const status = runShown(STRYKER, ["run", `tests/mutants/${step}.config.mjs`], env);
+    if (status !== 0) throw new Trouble(`Stryker ended with ${status}.`);
+  }
   const { of, mutants } = JSON.parse(readFileSync(file, "utf8"));
   const noticed = mutants.filter(({ status }) => status === "Killed" || status === "Timeout");
   const lived = mutants.filter(({ status }) => status === "Survived" || status === "NoCoverage");

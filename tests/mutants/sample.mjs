@@ -1,27 +1,88 @@
 import { createHash } from "node:crypto";
 import { readFileSync, writeFileSync } from "node:fs";
 import { CheckStatus } from "@stryker-mutator/api/check";
-import { declareClassPlugin, PluginKind } from "@stryker-mutator/api/plugin";
+import { declareClassPlugin, declareValuePlugin, PluginKind } from "@stryker-mutator/api/plugin";
 
+/**
+ * What is tried is chosen in two steps. First every mutant of an area is listed, and none is tried. Then only those that may be in
+ * the sample are written into the code: what counts which test reaches which mutant makes a loop with all of them many times as slow.
+ */
 const { TUMBEK_SAMPLE: FILE, TUMBEK_SEED: SEED, TUMBEK_MOST: MOST } = process.env;
+/** Those that every start reaches are left out afterwards: so many times as many are listed as are tried. */
+const SPARE = 1.5;
+
+const sample = () => JSON.parse(readFileSync(FILE, "utf8"));
+
+/** A mutant's place and change, the same in each run. */
+function nameOf({ fileName, location: { start, end }, mutatorName, replacement }) {
+  const place = [start.line, start.column, end.line, end.column].join(":");
+  return `${fileName.split("/src/").at(-1)} ${place} ${mutatorName} ${replacement}`;
+}
+
+function orderOf(name) {
+  return createHash("sha256").update(`${SEED} ${name}`).digest("hex");
+}
+
+/** Lists an area's mutants, those first that come first in the sample's order. */
+class ListReporter {
+  onMutationTestingPlanReady({ mutantPlans }) {
+    const all = mutantPlans
+      .map(({ mutant }) => ({ name: nameOf(mutant), location: mutant.location, file: mutant.fileName }))
+      .map((mutant) => ({ ...mutant, order: orderOf(mutant.name) }))
+      .toSorted((a, b) => (a.order < b.order ? -1 : 1));
+    const likely = all.slice(0, SPARE * MOST).map(({ order: _, ...mutant }) => mutant);
+    writeFileSync(FILE, JSON.stringify({ of: all.length, likely }));
+  }
+}
+
+/**
+ * Keeps out of the code whatever holds none of those that may be in the sample. A node does not say of which file it is: a file's
+ * first node is known by its length, and of two files of one length both have the places of both.
+ */
+const ignorer = {
+  shouldIgnore({ node: { type, loc, end } }) {
+    placesByLength ??= placesOf(sample().likely ?? []);
+    if (type === "Program") placesOfFile = placesByLength.get(end) ?? [];
+    const holds = (place) => loc && isFrom(loc.start, place.start) && isFrom(place.end, loc.end);
+    return placesOfFile.some(holds) ? undefined : "not in the sample";
+  },
+};
+let placesByLength;
+let placesOfFile = [];
+
+/** Places by the length of their file; a mutant's lines begin with 0, and a node's with 1. */
+function placesOf(likely) {
+  const places = new Map();
+  const from1 = ({ line, column }) => ({ line: line + 1, column });
+  for (const { file, location } of likely) {
+    const { length } = readFileSync(file, "utf8");
+    const place = { start: from1(location.start), end: from1(location.end) };
+    places.set(length, [...(places.get(length) ?? []), place]);
+  }
+  return places;
+}
+
+/** Whether a place comes before another one, or is the same. */
+function isFrom(one, other) {
+  return one.line < other.line || (one.line === other.line && one.column <= other.column);
+}
 
 /** Chooses the mutants before any is tried, and counts what became of them. */
 class SampleReporter {
   onMutationTestingPlanReady({ mutantPlans }) {
-    const order = ({ id, fileName, location, replacement }) =>
-      createHash("sha256")
-        .update(`${SEED} ${fileName.split("src/").at(-1)} ${JSON.stringify(location)} ${replacement}`)
-        .digest("hex") + id;
-    const mutants = mutantPlans.map(({ mutant }) => mutant).filter(({ status }) => status !== "Ignored");
-    const chosen = mutants
-      .map((mutant) => ({ id: mutant.id, order: order(mutant) }))
-      .toSorted((a, b) => (a.order < b.order ? -1 : 1))
-      .slice(0, Number(MOST));
-    writeFileSync(FILE, JSON.stringify({ of: mutants.length, chosen: chosen.map(({ id }) => id) }));
+    const { of, likely } = sample();
+    const free = new Map(
+      mutantPlans
+        .map(({ mutant }) => mutant)
+        .filter(({ status }) => status !== "Ignored")
+        .map((mutant) => [nameOf(mutant), mutant.id]),
+    );
+    const chosen = likely.flatMap(({ name }) => free.get(name) ?? []).slice(0, Number(MOST));
+    writeFileSync(FILE, JSON.stringify({ of, chosen }));
   }
 
   onMutationTestReportReady({ files }) {
-    const { of, chosen } = JSON.parse(readFileSync(FILE, "utf8"));
+    const { of, chosen } = sample();
     const ids = new Set(chosen);
     const mutants = Object.entries(files).flatMap(([file, { mutants, source }]) => {
       const lines = source.split("\n");
@@ -45,7 +106,7 @@ class SampleChecker {
   async init() {}
 
   async check(mutants) {
-    const chosen = new Set(JSON.parse(readFileSync(FILE, "utf8")).chosen);
+    const chosen = new Set(sample().chosen ?? []);
     return Object.fromEntries(
       mutants.map(({ id }) => [
         id,
@@ -58,6 +119,8 @@ class SampleChecker {
 }
 
 export const strykerPlugins = [
+  declareClassPlugin(PluginKind.Reporter, "list", ListReporter),
+  declareValuePlugin(PluginKind.Ignore, "sample", ignorer),
   declareClassPlugin(PluginKind.Reporter, "sample", SampleReporter),
   declareClassPlugin(PluginKind.Checker, "sample", SampleChecker),
 ];
