@@ -136,7 +136,8 @@ test.describe("a trainee", () => {
   test("sees a trial on a phone and may taste, and brews nothing", async ({ page }) => {
     await page.goto("/trials");
     await page.getByRole("link", { name: /Kittiwake on Fulmar/ }).click();
-    await expect(page.getByTestId("next-setting")).toBeVisible({ timeout: 90_000 });
+    // What other journeys changed on the bench says whether its coffee lasts for one more batch.
+    await expect(page.getByRole("button", { name: "Batch 1", exact: true })).toBeVisible({ timeout: 90_000 });
     await expect(page.getByRole("button", { name: "Brew it: make its card" })).toHaveCount(0);
     await expect(sign(page, "bed", "sloped")).toBeDisabled();
     await page.getByRole("button", { name: /^Taste it/ }).click();

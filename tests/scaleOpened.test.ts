@@ -27,21 +27,21 @@ afterAll(async () => {
   await fresh.drop();
 });
 
-async function opened(query: Record<string, string> = {}) {
+async function openScale(query: Record<string, string> = {}) {
   const page = await readScale(query);
   if (typeof page === "string") throw new Error(`Scale has nothing to show: ${page}`);
   return page;
 }
 
 test("what Scale opens with is worked out once for a link, and anew when the bench or the day is another", async () => {
-  const first = await opened();
+  const first = await openScale();
   expect(first.forecast?.figures?.brewTimeS).toBeGreaterThan(60);
-  expect(await opened()).toBe(first);
+  expect(await openScale()).toBe(first);
 
   const other = first.bench.vessels.find(({ id, iced }) => id !== first.start.vessel && !iced)!;
-  const linked = await opened({ vessel: other.id });
+  const linked = await openScale({ vessel: other.id });
   expect(linked.start.vessel).toBe(other.id);
-  expect(await opened()).toBe(first);
+  expect(await openScale()).toBe(first);
 
   const { id, revision } = (await readThings(fresh.db, "vessel", PIER_HEAD)).find(
     (one) => one.id === other.id,
@@ -49,9 +49,9 @@ test("what Scale opens with is worked out once for a link, and anew when the ben
   must(
     await setRemoved(fresh.db, { kind: "vessel", id, revision, removed: true }, { personId: LEAD, at: NOW }),
   );
-  const changed = await opened();
+  const changed = await openScale();
   expect(changed.bench.vessels.map((vessel) => vessel.id)).not.toContain(other.id);
 
   vi.stubEnv("TUMBEK_NOW", "2026-07-15T08:30:00Z");
-  expect((await opened()).bench.today).toBe("2026-07-15");
+  expect((await openScale()).bench.today).toBe("2026-07-15");
 });

@@ -26,6 +26,9 @@ interface BatchBarProps {
 /** Below this share of its cups poured away nothing is hatched. */
 const HATCHED_FROM = 0.03;
 
+/** A thumb's breadth. */
+const LEAST_WIDTH = "2.75rem";
+
 const HATCH =
   "repeating-linear-gradient(-45deg, var(--color-due) 0 3px, color-mix(in srgb, var(--color-enamel) 70%, transparent) 3px 8px)";
 
@@ -59,9 +62,11 @@ export function BatchBar({ batch, span, moves }: BatchBarProps) {
         />
       )}
       <div
-        className="@container pointer-events-auto absolute inset-y-1 min-w-11"
+        className="@container pointer-events-auto absolute inset-y-1"
         style={{
-          left: leftOf(beginMin, span),
+          // A short one at the day's end stays on the day.
+          left: `min(${leftOf(beginMin, span)}, 100% - ${LEAST_WIDTH})`,
+          minWidth: LEAST_WIDTH,
           width: widthOf(beginMin, emptyMin, span),
           transform: transform ? `translateX(${transform.x}px)` : undefined,
           zIndex: transform ? 20 : undefined,

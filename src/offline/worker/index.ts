@@ -30,6 +30,13 @@ const KEPT = "pages kept";
 const counterNow = async () =>
   (await (await offlineStore()).get("worker", COUNTER)) as OfflineCounter | undefined;
 
+/** Paths of the pages that a site's devices keep. @throws where the house does not say */
+async function pagesOf(siteId: string): Promise<readonly string[]> {
+  const answer = await fetch(`/api/v1/kept?site=${siteId}`);
+  if (!answer.ok) throw new Error(`the house answers with ${answer.status}`);
+  return ((await answer.json()) as { readonly pages: readonly string[] }).pages;
+}
+
 async function onMessage(message: ToWorker): Promise<void> {
   const db = await offlineStore();
   const before = await counterNow();
@@ -47,10 +54,7 @@ async function onMessage(message: ToWorker): Promise<void> {
     | { readonly siteId: string; readonly atMs: number }
     | undefined;
   if (!isAnother && last?.siteId === siteId && Date.now() - last.atMs < KEPT_EVERY_MS) return;
-  const answer = await fetch(`/api/v1/kept?site=${siteId}`);
-  if (!answer.ok) return;
-  const { pages } = (await answer.json()) as { readonly pages: readonly string[] };
-  await keepPages(personId, pages);
+  await keepPages(personId, () => pagesOf(siteId));
   await db.put("worker", { siteId, atMs: Date.now() }, KEPT);
 }
 

@@ -34,17 +34,22 @@ export async function keptPaths(personId: string): Promise<readonly string[]> {
   return (await cache.keys()).map(({ url }) => pathOf(url));
 }
 
-/** Fetches pages that may be wanted without a network, one after the other, and keeps them; the house has others to serve. */
-export async function keepPages(personId: string, paths: readonly string[]): Promise<void> {
+/**
+ * Fetches pages that may be wanted without a network, one after the other, and keeps them; the house has others to serve.
+ *
+ * @param wanted asks the house for their paths
+ */
+export async function keepPages(personId: string, wanted: () => Promise<readonly string[]>): Promise<void> {
   const cache = await caches.open(cacheOf(personId));
+  const before = await cache.keys();
+  const paths = await wanted();
   for (const path of paths) {
     const answer = await fetch(path, { headers: { accept: "text/html" } });
     const copy = await keptCopy(answer, personId, Date.now());
     if (copy) await cache.put(path, copy);
   }
-  // Cards and guides that are wanted no more are let go.
-  for (const request of await cache.keys())
-    if (!paths.includes(pathOf(request.url))) await cache.delete(request);
+  // Cards and guides that are wanted no more are let go; not a guide that was begun while the others were fetched.
+  for (const request of before) if (!paths.includes(pathOf(request.url))) await cache.delete(request);
 }
 
 /** Lets go of every page that is kept, but for one person's. */

@@ -15,7 +15,7 @@ type FirstForecast = Omit<CardForecast, "drip">;
  * Sheets that were opened on each site's bench as it is now: what a link opens with hangs on nothing else, and working it out is a
  * tenth of the page.
  */
-const opened = keptInProcess("sheets opened", () => new Map<string, OpenedSheets>());
+const sheets = keptInProcess("sheets opened", () => new Map<string, OpenedSheets>());
 /** Links that are remembered; nobody has so many in use. */
 const MOST_LINKS = 100;
 
@@ -46,10 +46,10 @@ export function readScale(query: Query) {
 
 function remembered(bench: Bench, counts: BenchRecipe | undefined, query: Query): Opened {
   const asOf = `${bench.revision} ${bench.today}`;
-  const before = opened.get(bench.site.id);
+  const before = sheets.get(bench.site.id);
   const isKept = before?.asOf === asOf && before.byLink.size < MOST_LINKS;
   const { byLink } = isKept ? before : { byLink: new Map<string, Opened>() };
-  if (!isKept) opened.set(bench.site.id, { asOf, byLink });
+  if (!isKept) sheets.set(bench.site.id, { asOf, byLink });
   const link = JSON.stringify(query);
   const known = byLink.get(link) ?? openedOn(bench, counts, query);
   byLink.set(link, known);
