@@ -8,3 +8,6 @@ export const AREAS = {
 
 /** These look at the files of the house, not at what they do. */
 export const OF_FILES = ["arrows", "secrets", "commands", "walk"].map((name) => `tests/${name}.test.ts`);
+
+/** These play whole days and many houses: with each loop counted they would take half of the time, and notice little that no other does. */
+export const LONG = ["src/core/brew/move.test.ts", "src/core/shift/plan/yardstick.test.ts"];

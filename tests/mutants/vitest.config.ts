@@ -1,11 +1,11 @@
 import { defineConfig } from "vitest/config";
-import { AREAS, OF_FILES } from "./areas.mjs";
+import { AREAS, LONG, OF_FILES } from "./areas.mjs";
 
 /** The tests of one area alone; what the others would notice too does not count for it. */
 export default defineConfig({
   test: {
     include: AREAS[process.env.TUMBEK_AREA as keyof typeof AREAS].tests,
-    exclude: OF_FILES,
+    exclude: [...OF_FILES, ...LONG],
     setupFiles: ["tests/mutants/fewerRuns.ts"],
     testTimeout: 3_600_000,
     hookTimeout: 3_600_000,
