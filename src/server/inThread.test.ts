@@ -23,7 +23,17 @@ const fate = (answer: Promise<unknown>) =>
     (error: unknown) => error,
   );
 
+/** Ports to threads that hold this process. */
+const ports = () => process.getActiveResourcesInfo().filter((name) => name === "MessagePort").length;
+
 describe("the computing threads", () => {
+  test("do not hold the process that asked them, once they have answered", async () => {
+    const before = ports();
+    await answerInThread("sheet", SHEET, forEver());
+    await computeInThread("card", { bench: BENCH, chosen: firstState(BENCH) });
+    expect(ports()).toBe(before);
+  });
+
   test("answer messages of the API and tasks of the house", async () => {
     const { status, body } = await answerInThread("sheet", SHEET, forEver());
     expect([status, JSON.parse(body).exact.yieldG]).toEqual([200, expect.closeTo(190 * 13.88, 6)]);
