@@ -31,6 +31,8 @@ export default defineConfig({
     { name: "after", testMatch: "after/**", dependencies: ["journeys"] },
   ],
   use: {
+    // Below the test's own limit, so that what waits in vain is named.
+    actionTimeout: 120_000,
     baseURL: `http://127.0.0.1:${house.port}`,
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",

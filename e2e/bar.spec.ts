@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { choose, expect, overflows, seriousFaults, signedInState, test } from "./page.ts";
+import { choose, expect, overflows, pageIn, seriousFaults, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -35,9 +35,9 @@ test.describe("a barista, by touch", () => {
     baseURL,
   }) => {
     await page.goto("/bar");
-    const other = await (
-      await browser.newContext({ storageState: await signedInState(browser, baseURL ?? "", "trainee") })
-    ).newPage();
+    const other = await pageIn(
+      await browser.newContext({ storageState: await signedInState(browser, baseURL ?? "", "trainee") }),
+    );
     await other.goto("/scale");
     await expect(shelf(other)).toContainText(`${WHITE}empty`);
     await pourAway(page, BLUE, "too old");

@@ -1,4 +1,4 @@
-import { choose, expect, fromMenu, plate, seriousFaults, signedInState, test } from "./page.ts";
+import { choose, expect, fromMenu, pageIn, plate, seriousFaults, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -63,7 +63,7 @@ test("two leads change one brewer: each field is chosen", async ({ page, browser
     baseURL: baseURL ?? "",
     storageState: await signedInState(browser, baseURL ?? "", "lead"),
   });
-  const other = await context.newPage();
+  const other = await pageIn(context);
   for (const where of [page, other]) {
     await where.goto("/bench/brewers");
     await fromMenu(where, "Change", "Turnstone");

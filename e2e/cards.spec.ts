@@ -2,13 +2,13 @@ import {
   choose,
   expect,
   overflows,
+  pageIn,
   plate,
   seriousFaults,
   signedInState,
   tap,
   test,
   type,
-  waitsUntilListening,
 } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
@@ -34,8 +34,7 @@ test("a card is logged from by a barista, names its recipe's version, and follow
     baseURL: baseURL ?? "",
     storageState: await signedInState(browser, baseURL ?? "", "barista"),
   });
-  const bar = await at.newPage();
-  waitsUntilListening(bar);
+  const bar = await pageIn(at);
   await bar.goto(cardUrl);
   await bar.getByRole("link", { name: "Log a batch" }).click();
   await expect(bar.getByTestId("from-card")).toContainText(/Saltmarsh, hot, 2.801 g on Fulmar/);
@@ -118,8 +117,7 @@ test("a bench that changed meanwhile is told: the sheet is worked out anew, what
     baseURL: baseURL ?? "",
     storageState: await signedInState(browser, baseURL ?? "", "lead"),
   });
-  const desk = await other.newPage();
-  waitsUntilListening(desk);
+  const desk = await pageIn(other);
   const roomIs = async (text: string) => {
     await desk.goto("/bench/house");
     await tap(desk.getByLabel("the room has"));
@@ -157,8 +155,7 @@ test("two correct one batch at once: the later one sees both, chooses, and nothi
     baseURL: baseURL ?? "",
     storageState: await signedInState(browser, baseURL ?? "", "barista"),
   });
-  const bar = await other.newPage();
-  waitsUntilListening(bar);
+  const bar = await pageIn(other);
   await bar.goto("/log");
   await tap(correct(page));
   await tap(correct(bar));

@@ -1,4 +1,4 @@
-import { expect, seriousFaults, test } from "./page.ts";
+import { expect, pageIn, seriousFaults, test } from "./page.ts";
 
 const TASTERS = 6;
 
@@ -35,7 +35,7 @@ test("six tasters with phones say whether a pot is its cup; the verdict stands o
       viewport: { width: 390, height: 844 },
       ...(baseURL !== undefined && { baseURL }),
     });
-    const ballot = await phone.newPage();
+    const ballot = await pageIn(phone);
     await ballot.goto(`/ballot/${code}`);
     // Five find it, one takes another.
     const answer = i < 5 ? odd?.cup : poured.find(({ cup }) => cup !== odd?.cup)?.cup;

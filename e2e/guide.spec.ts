@@ -1,13 +1,5 @@
 import type { Locator, Page } from "@playwright/test";
-import {
-  choose,
-  expect,
-  overflows,
-  seriousFaults,
-  signedInState,
-  test,
-  waitsUntilListening,
-} from "./page.ts";
+import { choose, expect, overflows, pageIn, seriousFaults, signedInState, test } from "./page.ts";
 import { wind, windable } from "./winding.ts";
 
 test.describe.configure({ mode: "serial" });
@@ -297,8 +289,7 @@ test("two at once: the most urgent stands first, and another tablet takes one ov
     storageState: await signedInState(browser, baseURL ?? "", "barista"),
   });
   await tablet.addCookies([{ name: "site", value: ROPE_LOFT, url: baseURL! }]);
-  const other = await tablet.newPage();
-  waitsUntilListening(other);
+  const other = await pageIn(tablet);
   await other.goto(new URL(first).pathname);
   await expect(step(other)).toHaveText(/^Pour/);
   await endsWith(other, "301");
@@ -377,8 +368,7 @@ test.describe("a trainee", () => {
       storageState: await signedInState(browser, baseURL ?? "", "lead"),
     });
     await lead.addCookies([{ name: "site", value: ROPE_LOFT, url: baseURL! }]);
-    const tablet = await lead.newPage();
-    waitsUntilListening(tablet);
+    const tablet = await pageIn(lead);
     await tablet.goto(handCard);
     await tablet.getByRole("button", { name: "Brew it, step by step" }).click();
     await expect(tablet).toHaveURL(/\/guide\//);

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Browser, Page } from "@playwright/test";
-import { choose, expect, fromMenu, openAnswers, plate, signedInState, test } from "./page.ts";
+import { choose, expect, fromMenu, openAnswers, pageIn, plate, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -342,5 +342,5 @@ test("a barista reads the wall and a batch, and decides nothing; a trainee neith
 async function pageOf(browser: Browser, baseURL: string, who: "barista" | "trainee"): Promise<Page> {
   const storageState = await signedInState(browser, baseURL, who);
   const context = await browser.newContext({ baseURL, storageState });
-  return context.newPage();
+  return pageIn(context);
 }

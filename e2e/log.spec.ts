@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { choose, expect, overflows, seriousFaults, test } from "./page.ts";
+import { choose, expect, overflows, pageIn, seriousFaults, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 test.use({ as: "barista" });
@@ -167,7 +167,7 @@ test("the list is sorted by a head, sent as a link, walked by the keyboard, narr
   expect(sorted).toEqual(sorted.toSorted((a, b) => b - a));
 
   const another = await browser.newContext({ storageState: await page.context().storageState() });
-  const other = await another.newPage();
+  const other = await pageIn(another);
   await other.goto(page.url());
   await expect.poll(() => strengths(other.getByRole("table", { name: "batches" }))).toEqual(sorted);
   await another.close();

@@ -1,5 +1,15 @@
 import { onDatabase } from "./database.ts";
-import { choose, expect, fromMenu, overflows, plate, seriousFaults, signedInState, test } from "./page.ts";
+import {
+  choose,
+  expect,
+  fromMenu,
+  overflows,
+  pageIn,
+  plate,
+  seriousFaults,
+  signedInState,
+  test,
+} from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -227,7 +237,7 @@ test("two leads weigh one vessel: each figure is chosen, and all of it is in the
     baseURL: baseURL ?? "",
     storageState: await page.context().storageState(),
   });
-  const other = await context.newPage();
+  const other = await pageIn(context);
   for (const where of [page, other]) {
     await where.goto("/bench/vessels");
     await where.getByRole("button", { name: "Weigh pot 2.05 l, blue" }).click();
@@ -264,7 +274,7 @@ test("two leads make blank runs at once: both runs are kept", async ({ page, bro
     baseURL: baseURL ?? "",
     storageState: await page.context().storageState(),
   });
-  const other = await context.newPage();
+  const other = await pageIn(context);
   const rows = (where: typeof page) => where.getByRole("button", { name: /^take off/ });
   for (const where of [page, other]) {
     await where.goto("/bench/brewers");
@@ -328,7 +338,7 @@ test("what a barista measures again waits until a lead has looked at it", async 
     baseURL: baseURL ?? "",
     storageState: await signedInState(browser, baseURL ?? "", "barista"),
   });
-  const other = await context.newPage();
+  const other = await pageIn(context);
   await other.goto("/bench/vessels");
   await expect(other.getByRole("button", { name: /^Change|Take off|Add/ })).toHaveCount(0);
   await other.getByRole("button", { name: "Weigh dispenser 3.1 l, right" }).click();

@@ -62,7 +62,7 @@ const LISTENS = () =>
 const LISTENS_WITHIN_MS = 20_000;
 
 /** Lets a page that is opened or loaded anew count as there only once it listens: a tap before that would be lost. */
-export function waitsUntilListening(page: Page): void {
+function waitsUntilListening(page: Page): void {
   for (const open of ["goto", "reload"] as const) {
     const own = page[open].bind(page) as (...args: unknown[]) => Promise<unknown>;
     const opened = async (...args: unknown[]) => {
@@ -73,6 +73,13 @@ export function waitsUntilListening(page: Page): void {
     };
     Object.assign(page, { [open]: opened });
   }
+}
+
+/** One more page, of another device or of another tab. */
+export async function pageIn(context: BrowserContext): Promise<Page> {
+  const page = await context.newPage();
+  waitsUntilListening(page);
+  return page;
 }
 
 /**
@@ -97,7 +104,7 @@ export async function signedInState(
   const context = await browser.newContext({ baseURL, storageState });
   const { person } = await (await context.request.get("/api/session")).json();
   if (!person) {
-    const page = await context.newPage();
+    const page = await pageIn(context);
     await page.goto("/sign-in?next=/me");
     await signIn(page, DEMO[who]);
     await expect(page.getByRole("heading", { name: DEMO[who].name })).toBeVisible();

@@ -1,7 +1,7 @@
 import { readdirSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { onDatabase } from "./database.ts";
-import { choose, DEMO, expect, plate, saved, seriousFaults, signIn, test, type } from "./page.ts";
+import { choose, DEMO, expect, pageIn, plate, saved, seriousFaults, signIn, test, type } from "./page.ts";
 
 /** What each page says that only whoever may see it reads. */
 const PAGES: Readonly<
@@ -128,7 +128,7 @@ test.describe("past the screens", () => {
       .replace("Tam", "Sam");
 
     const context = await browser.newContext({ baseURL: baseURL ?? "", storageState: NOBODY });
-    const other = await context.newPage();
+    const other = await pageIn(context);
     await other.goto("/sign-in?next=/me");
     await signIn(other, DEMO.barista);
     await expect(other.getByRole("heading", { name: DEMO.barista.name })).toBeVisible();
@@ -161,7 +161,7 @@ test.describe("past the screens", () => {
       storageState: NOBODY,
       userAgent: "Mozilla/5.0 (iPad)",
     });
-    const other = await context.newPage();
+    const other = await pageIn(context);
     await other.goto("/sign-in?next=/scale");
     await signIn(other, DEMO.trainee);
     await expect(plate(other, "coffee")).toBeVisible();
@@ -234,7 +234,7 @@ test.describe("people", () => {
       baseURL: baseURL ?? "",
       storageState: await page.context().storageState(),
     });
-    const other = await context.newPage();
+    const other = await pageIn(context);
     const edit = async (where: Page, name: string) => {
       await where.getByRole("button", { name: `Edit ${name}` }).click();
     };
@@ -284,7 +284,7 @@ test.describe("people", () => {
       baseURL: baseURL ?? "",
       storageState: await page.context().storageState(),
     });
-    const other = await context.newPage();
+    const other = await pageIn(context);
     await other.goto(day);
 
     await batches(other).fill("4");

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { choose, expect, overflows, saved, seriousFaults, test } from "./page.ts";
+import { choose, expect, overflows, pageIn, saved, seriousFaults, test } from "./page.ts";
 
 // Each journey has a day of its own: what is known of it stays with it.
 const dayOf = (day: number) => `/shift/plan?day=2026-07-${day}`;
@@ -207,7 +207,7 @@ test("of two leads who set a site up the slower is told, and loses nothing that 
   await people.fill("3");
   // Meanwhile somebody else keeps another figure.
   const { kit, sitePlan } = await (await page.request.get("/api/v1/plan")).json();
-  const other = await page.context().newPage();
+  const other = await pageIn(page.context());
   await other.goto(dayOf(23));
   await other.getByRole("button", { name: "How we plan" }).click();
   await other.getByLabel("brewing begins before, min").fill("25");

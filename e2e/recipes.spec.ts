@@ -1,6 +1,6 @@
 import type { Locator, Page } from "@playwright/test";
 import { leadIt, type OwnHouse, ownHouse } from "./ownHouse.ts";
-import { choose, expect, seriousFaults, signedInState, test } from "./page.ts";
+import { choose, expect, pageIn, seriousFaults, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -201,7 +201,7 @@ test("pours are dragged into another order by keyboard; the times stay", async (
 
 test("a draft open in two tabs: both are shown, and one is taken", async ({ page, context }) => {
   await page.goto("/recipes/0190a5c0-0000-7000-8000-000000000063/edit");
-  const other = await context.newPage();
+  const other = await pageIn(context);
   await other.goto("/recipes/0190a5c0-0000-7000-8000-000000000063/edit");
   await typeInto(page, "water at", "91");
   await button(page, "Keep as a draft").click();

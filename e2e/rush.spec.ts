@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { choose, DEMO, expect, signIn, test, waitsUntilListening } from "./page.ts";
+import { choose, DEMO, expect, pageIn, signIn, test } from "./page.ts";
 import { sharedHouse } from "./servers.ts";
 
 // A house of its own, in which it is half past eleven.
@@ -13,7 +13,6 @@ const todo = (page: Page) => page.getByRole("list", { name: "to do now" });
 
 /** A tablet at a bar, and who works at it. */
 async function tablet(page: Page, base: string, who: (typeof DEMO)["lead" | "barista"]): Promise<void> {
-  waitsUntilListening(page);
   await page.goto(`${base}/sign-in?next=/bar`);
   await signIn(page, who);
   await expect(panel(page, WHITE)).toBeVisible();
@@ -59,7 +58,7 @@ test("a surge makes the plan anew; a pot past its hold, low ice, a database that
       .map(({ id }) => happened("iceFilled", { iceId: id, massG: 200 }));
     await post("/api/v1/bar/events", { sentAt: NOW, events: [happened("potFilled", old), ...low] });
     const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
-    const page = await context.newPage();
+    const page = await pageIn(context);
     await tablet(page, base, DEMO.barista);
     const follows = page.getByText(/cups until now, where \d+ were expected: the rest of the day is planned/);
     await expect(todo(page)).toBeVisible({ timeout: 90_000 });

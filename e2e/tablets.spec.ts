@@ -1,6 +1,7 @@
 import type { Browser, Page } from "@playwright/test";
-import { DEMO, expect, signIn, test, waitsUntilListening } from "./page.ts";
+import { DEMO, expect, pageIn, signIn, test } from "./page.ts";
 import { sharedHouse } from "./servers.ts";
+import { wireTo } from "./wire.ts";
 
 // A server that was killed and a network that is gone answer nothing, and the browser says so.
 test.use({ as: "nobody", silent: false });
@@ -19,8 +20,7 @@ const cup = (page: Page, pot: string) =>
 /** A tablet at the bar, on a server. */
 async function tablet(browser: Browser, base: string, clock?: "its own"): Promise<Page> {
   const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
-  const page = await context.newPage();
-  waitsUntilListening(page);
+  const page = await pageIn(context);
   if (clock) await page.clock.install();
   await page.goto(`${base}/sign-in?next=/bar`);
   await signIn(page, DEMO.barista);
@@ -67,10 +67,12 @@ test("four tablets, one cut off for ten minutes and one of two servers killed, e
     };
     const before = await served();
     const [a, b] = [await tablet(browser, one.base), await tablet(browser, one.base)];
-    const [c, d] = [await tablet(browser, two.base), await tablet(browser, two.base, "its own")];
+    const wire = await wireTo(two.base);
+    const [c, d] = [await tablet(browser, two.base), await tablet(browser, wire.base, "its own")];
     for (const page of [a, b, c, d]) await expect(left(page, WHITE)).toHaveText("1\u202f800 g");
 
     // Cut off, it serves on: three cups of 220 g.
+    wire.cut();
     await d.context().setOffline(true);
     for (let i = 0; i < 3; i++) await cup(d, WHITE).tap();
     await expect(left(d, WHITE)).toHaveText("1\u202f140 g");
@@ -100,6 +102,7 @@ test("four tablets, one cut off for ten minutes and one of two servers killed, e
     await expect(left(a, BLUE)).toHaveText("1\u202f280 g", { timeout: LATE_MS });
     await expect(line(c)).toHaveText("live", { timeout: LATE_MS });
 
+    wire.mend();
     await d.context().setOffline(false);
     await expect(line(d)).toHaveText("live", { timeout: LATE_MS });
     for (const page of [a, b, c, d]) {
@@ -126,6 +129,7 @@ test("four tablets, one cut off for ten minutes and one of two servers killed, e
           .filter({ hasText: WHITE }),
       ).toHaveCount(0, { timeout: LATE_MS });
     for (const page of [a, b, c, d]) await page.context().close();
+    wire.end();
   } finally {
     await house.end();
   }

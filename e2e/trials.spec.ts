@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, overflows, seriousFaults, signedInState, test } from "./page.ts";
+import { expect, overflows, pageIn, seriousFaults, signedInState, test } from "./page.ts";
 
 test.describe.configure({ mode: "serial" });
 
@@ -213,12 +213,12 @@ test("two batches of the log stand beside each other; two tasters score what one
   const found = (on: Page) => on.getByRole("list", { name: "what was scored" });
   await expect(found(page)).toContainText("body: not told apart yet (2;");
 
-  const trainee = await (
+  const trainee = await pageIn(
     await browser.newContext({
       storageState: await signedInState(browser, baseURL ?? "", "trainee"),
       ...(baseURL !== undefined && { baseURL }),
-    })
-  ).newPage();
+    }),
+  );
   await trainee.goto(page.url());
   // What others found is not shown before one's own.
   await expect(found(trainee)).toHaveCount(0);
