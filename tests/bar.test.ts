@@ -2,6 +2,7 @@ import { addMinutes } from "date-fns";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
 import { type SentEvent, sentSales } from "#contract/bar.ts";
+import { dayIn } from "#contract/days.ts";
 import type { PotView } from "#contract/potView.ts";
 import { must } from "#core/result";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
@@ -208,6 +209,22 @@ describe("what happens at a bar is kept", () => {
     expect(view.pots.slice(0, 2).map(({ id }) => id)).toEqual([wanted, BLUE]);
   });
 
+  test("of a bar at which nothing happens, the next day shows the hour that it is, and nothing odd of the day before", async () => {
+    const view = async () => read.barViewOf((await benches.benchOf(PIER_HEAD))!);
+    const nothingStood = cup(RIGHT, -1);
+    await send([nothingStood]);
+    const mentioned = ({ odd }: Awaited<ReturnType<typeof view>>) =>
+      odd.some(({ eventId }) => eventId === nothingStood.id);
+    expect(mentioned(await view())).toBe(true);
+    const tomorrow = addMinutes(now, 24 * 60);
+    vi.stubEnv("TUMBEK_NOW", tomorrow.toISOString());
+    const next = await view();
+    expect(mentioned(next)).toBe(false);
+    expect(next.nowMs).toBe(tomorrow.getTime());
+    vi.stubEnv("TUMBEK_NOW", now.toISOString());
+    expect(mentioned(await view())).toBe(true);
+  });
+
   test("twenty tablets that tap at once: every cup is kept, and none twice", async () => {
     await send([filled(LEFT, -10, { liquidG: 2800 }), filled(RIGHT, -10, { liquidG: 2800 })]);
     const taps = Array.from({ length: 20 }, (_, i) => cup(i % 2 ? LEFT : RIGHT, 0));
@@ -281,9 +298,8 @@ describe("sales of a till", () => {
     const [yesterday, other] = [sale({ at: at(-24 * 60) }), sale({ coffee: "Kittiwake" })];
     await keep(yesterday, other);
     expect((await pot(LEFT)).standing!.cups).toBe(0);
-    expect((await till.salesOfDay(PIER_HEAD, "2026-07-13")).sales.map(({ id }) => id)).toContain(
-      yesterday.id,
-    );
+    const itsDay = dayIn("Europe/London", addMinutes(now, -24 * 60));
+    expect((await till.salesOfDay(PIER_HEAD, itsDay)).sales.map(({ id }) => id)).toContain(yesterday.id);
     expect((await till.salesOfDay(PIER_HEAD, null)).sales.map(({ id }) => id)).toContain(other.id);
   });
 

@@ -25,12 +25,26 @@ export async function barViewOf(bench: Bench): Promise<BarView> {
   return viewOf(bench, bar, { guides });
 }
 
+/** What a bar's view has of its events and its bench alone. */
+type Still = Omit<BarView, "nowMs" | "guides">;
+
+/** Views that were put together: while nothing happens at a bar, every page of a day shows the same one. */
+const stills = new WeakMap<FollowedBar, { readonly today: string; readonly still: Still }>();
+
 /** A bar as it stands; `wanted` is a pot that must be among those that are shown. */
 export async function viewOf(
   bench: Bench,
-  { n, folded }: FollowedBar,
+  bar: FollowedBar,
   { guides = [], wanted }: { readonly guides?: BarView["guides"]; readonly wanted?: string } = {},
 ): Promise<BarView> {
+  const before = stills.get(bar);
+  const isSame = before?.today === bench.today && wanted === undefined;
+  const still = isSame ? before.still : await stillOf(bench, bar, wanted);
+  if (wanted === undefined) stills.set(bar, { today: bench.today, still });
+  return { ...still, guides, nowMs: now().getTime() };
+}
+
+async function stillOf(bench: Bench, { n, folded }: FollowedBar, wanted: string | undefined): Promise<Still> {
   const { site, vessels, coffees, cups, iceSources, settings } = bench;
   const { pots } = folded.state;
   const known = new Set(vessels.map(({ id }) => id));
@@ -64,7 +78,6 @@ export async function viewOf(
     siteId: site.id,
     timeZone: site.timeZone,
     n,
-    nowMs: now().getTime(),
     pots: [...shown.map((vessel) => viewed(vessel, false)), ...gone.map((vessel) => viewed(vessel, true))],
     ice: iceSources.map(({ id, name, storeKg }) => ({
       id,
@@ -81,7 +94,6 @@ export async function viewOf(
     }),
     checked: folded.state.checked.filter(({ atMs }) => isToday(atMs)),
     brewed: folded.state.brewed.filter(({ atMs }) => isToday(atMs)),
-    guides,
     rules: settings.hold,
     roomTempC: settings.roomTempC,
     cups: cups.map((cup) => ({
