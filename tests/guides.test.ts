@@ -110,6 +110,26 @@ test("what cannot be brewed has no guide", async () => {
   await fresh.db.update(cards).set({ draft: false }).where(eq(cards.id, CARD));
 });
 
+test("what the bar cannot keep the guide does not keep either, and sent again it is at both", async () => {
+  const id = await begun();
+  const [begins, left] = [
+    { id: uuidv7(), atMs: Date.now(), kind: "begun" as const },
+    { id: uuidv7(), atMs: Date.now() + 1000, kind: "left" as const },
+  ];
+  const keep = (...events: GuideEvent[]) => house.keepEvents(id, { events }, barista);
+  await fresh.db.execute(
+    "CREATE TRIGGER no_room BEFORE INSERT ON events FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'no room'",
+  );
+  await expect(keep(begins)).rejects.toThrow();
+  await fresh.db.execute("DROP TRIGGER no_room");
+  expect((await page(id)).guide.events).toEqual([]);
+  await keep(begins);
+  expect((await page(id)).guide.events).toEqual([begins]);
+  expect(await brewing()).not.toBeNull();
+  await keep(left);
+  expect(await brewing()).toBeNull();
+});
+
 test("events of two who steer it are all there, each once, in their order", async () => {
   const id = await begun();
   const events = [event(0, { kind: "begun" }), event(30, { kind: "stepped" }), event(31, { kind: "undone" })];
@@ -122,6 +142,12 @@ test("events of two who steer it are all there, each once, in their order", asyn
   await expect(house.keepEvents(uuidv7(), { events }, barista)).rejects.toMatchObject({ code: "notThere" });
 });
 
+/** What the bar knows to be brewing into the card's dispenser. */
+async function brewing() {
+  const view = await bar.barViewOf((await bench.benchOf(PIER_HEAD))!);
+  return view.pots.find((each) => each.id === DEMO_IDS.vessels.left)?.brewing ?? null;
+}
+
 test("the bar hears that a brew begins, and that it was taken back or left", async () => {
   const id = await begun();
   // As a tablet would: by the machine's clock.
@@ -131,10 +157,6 @@ test("the bar hears that a brew begins, and that it was taken back or left", asy
     atMs: begins.atMs + ms,
     kind,
   });
-  const brewing = async () => {
-    const view = await bar.barViewOf((await bench.benchOf(PIER_HEAD))!);
-    return view.pots.find((each) => each.id === DEMO_IDS.vessels.left)?.brewing ?? null;
-  };
   const keep = (...events: GuideEvent[]) => house.keepEvents(id, { events }, barista);
   await keep(begins);
   await keep(begins);

@@ -14,7 +14,7 @@ import {
   isInForce,
   type Standing,
 } from "#core/bar";
-import { fail, ok, type Result } from "#core/result";
+import { ok, type Result } from "#core/result";
 import type { Act } from "#data/audit.ts";
 import {
   findEvents,
@@ -26,7 +26,7 @@ import {
 } from "#data/bar.ts";
 import type { Database } from "#data/connection.ts";
 import { sameContent } from "#data/sentTwice.ts";
-import { lock, transact } from "#data/transact.ts";
+import { lock, type Transaction, transact } from "#data/transact.ts";
 import { Refusal } from "./action.ts";
 import { benchOf } from "./bench.ts";
 import { now } from "./clock.ts";
@@ -104,12 +104,9 @@ export function asBarEvent({
 }
 
 /** Why events are not kept. */
-type BarFailure = {
-  readonly code: "unknownVessel" | "unknownIce" | "unknownCard" | "unknownBatch" | "otherContent";
-  readonly at: number;
-};
+type BarFailure = "unknownVessel" | "unknownIce" | "unknownCard" | "unknownBatch" | "otherContent";
 
-const SENTENCES: { readonly [code in BarFailure["code"]]: string } = {
+const SENTENCES: { readonly [code in BarFailure]: string } = {
   unknownVessel: "There is no such vessel at this site.",
   unknownIce: "There is no such ice at this site.",
   unknownCard: "There is no such card at this site.",
@@ -132,39 +129,47 @@ export async function keepBarEvents(
   const bench = await benchOf(siteId);
   if (!bench || bench.site.id !== siteId)
     throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
-  const outcome = await transact(database(), async (tx): Promise<Result<undefined, BarFailure>> => {
-    // One after the other: what an event means hangs on what stands there when it is kept.
-    await lock(tx, "bar");
-    const bar = await barOf(tx, bench);
-    const ids = sent.events.map(({ id }) => id);
-    const before = new Map((await findEvents(tx, ids)).map((event) => [event.id, event]));
-    let { folded } = bar;
-    const added: NewBarEvent[] = [];
-    for (const [place, event] of sent.events.entries()) {
-      const old = before.get(event.id) ?? added.find(({ id }) => id === event.id);
-      if (old) {
-        if (!isSameEvent(old, event)) return fail({ code: "otherContent", at: place });
-        continue;
-      }
-      const unknown = unknownIn(event, bench, folded.state);
-      if (unknown) return fail({ code: unknown, at: place });
-      const details = await detailsOf(tx, event, bench, folded.state);
-      if (!details.ok) return fail({ code: details.failure, at: place });
-      const at = placedAt(event, sent.sentAt, eventsOf(folded));
-      const made = { id: event.id, kind: event.kind, at, details: { ...details.value, deviceAt: event.at } };
-      added.push({ ...made, sale: saleOf(event, details.value) });
-      folded = follow(folded, asBarEvent(made), bar.kit);
-    }
-    await insertBarEvents(tx, siteId, added, by);
-    await settleSales(tx, settledBy(added, folded));
-    return ok(undefined);
-  });
-  if (!outcome.ok) {
-    const { code, at } = outcome.failure;
-    throw new Refusal(SENTENCES[code], { code: "badInput", field: `events.${at}` });
-  }
+  await transact(database(), (tx) => keepWith(tx, bench, sent, by));
   const { n } = await barOf(database(), bench);
   return { n };
+}
+
+/** As {@link keepBarEvents}, in a transaction that keeps something else, too: both or neither. */
+export async function keepWith(
+  tx: Transaction,
+  bench: Bench,
+  sent: SentEvents,
+  by: Act & { readonly personId: string },
+): Promise<void> {
+  // One after the other: what an event means hangs on what stands there when it is kept.
+  await lock(tx, "bar");
+  const bar = await barOf(tx, bench);
+  const ids = sent.events.map(({ id }) => id);
+  const before = new Map((await findEvents(tx, ids)).map((event) => [event.id, event]));
+  let { folded } = bar;
+  const added: NewBarEvent[] = [];
+  for (const [place, event] of sent.events.entries()) {
+    const old = before.get(event.id) ?? added.find(({ id }) => id === event.id);
+    if (old) {
+      if (!isSameEvent(old, event)) refuse("otherContent", place);
+      continue;
+    }
+    const unknown = unknownIn(event, bench, folded.state);
+    if (unknown) refuse(unknown, place);
+    const details = await detailsOf(tx, event, bench, folded.state);
+    if (!details.ok) refuse(details.failure, place);
+    const at = placedAt(event, sent.sentAt, eventsOf(folded));
+    const made = { id: event.id, kind: event.kind, at, details: { ...details.value, deviceAt: event.at } };
+    added.push({ ...made, sale: saleOf(event, details.value) });
+    folded = follow(folded, asBarEvent(made), bar.kit);
+  }
+  await insertBarEvents(tx, bench.site.id, added, by);
+  await settleSales(tx, settledBy(added, folded));
+}
+
+/** Nothing of a message is kept when one of its events cannot be. */
+function refuse(code: BarFailure, place: number): never {
+  throw new Refusal(SENTENCES[code], { code: "badInput", field: `events.${place}` });
 }
 
 /** Whether a kept event says what is sent again under its id; what the house filled in does not count. */
@@ -185,7 +190,7 @@ function unknownIn(
   event: SentEvent,
   { vessels, iceSources }: Bench,
   state: BarState,
-): BarFailure["code"] | undefined {
+): BarFailure | undefined {
   const isVessel = (id: string) => vessels.some((vessel) => vessel.id === id);
   if ("vesselId" in event && !isVessel(event.vesselId)) {
     const holds = state.pots.get(event.vesselId)?.standing ?? null;

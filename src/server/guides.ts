@@ -21,7 +21,7 @@ import { transact } from "#data/transact.ts";
 import { brewOfCard } from "#scaling/guide";
 import { guideSentence } from "#words/guide";
 import { Refusal } from "./action.ts";
-import { keepBarEvents } from "./bar.ts";
+import { keepBarEvents, keepWith } from "./bar.ts";
 import { type Logged, log } from "./batches.ts";
 import { benchOf } from "./bench.ts";
 import { benchWith } from "./cards.ts";
@@ -68,32 +68,30 @@ export async function guideOfCard(cardId: string) {
   return { siteId, cardId, sheet, brew };
 }
 
-/** Keeps what happened in a guide; the bar hears when its brew has begun. */
+/**
+ * Keeps what happened in a guide; the bar hears when its brew has begun. Both or neither: what is sent again after a house died is no news,
+ * and the bar would never hear of it.
+ */
 export async function keepEvents(
   guideId: string,
   { events }: z.infer<typeof sentGuideEvents>,
   by: By,
 ): Promise<void> {
-  const news = await transact(database(), async (tx) =>
-    taken(await keepGuideEvents(tx, guideId, events, by)),
-  );
-  await tellBar(guideId, news, by);
+  const { siteId, sheet } = (await findGuide(database(), guideId)) ?? refuse("notThere");
+  const bench = await benchOf(siteId);
+  const hasVessel = bench?.vessels.some(({ id }) => id === sheet.madeWith.vesselId) ?? false;
+  await transact(database(), async (tx) => {
+    const news = taken(await keepGuideEvents(tx, guideId, events, by));
+    if (!bench || !hasVessel || !news.some(({ kind }) => OF_THE_BAR.includes(kind))) return;
+    const barEvents = brewsOf((await findGuide(tx, guideId)) ?? refuse("notThere"), news);
+    if (barEvents.length > 0)
+      await keepWith(tx, bench, { sentAt: now().toISOString(), events: barEvents }, by);
+  });
 }
 
 const OF_THE_BAR: readonly GuideEvent["kind"][] = ["begun", "undone", "left"];
 
-/** Says at the bar that a vessel is being filled, and that it is not after all. */
-async function tellBar(guideId: string, news: readonly GuideEvent[], by: By): Promise<void> {
-  if (!news.some(({ kind }) => OF_THE_BAR.includes(kind))) return;
-  const guide = (await findGuide(database(), guideId)) ?? refuse("notThere");
-  const { vesselId } = guide.sheet.madeWith;
-  const bench = await benchOf(guide.siteId);
-  if (!bench?.vessels.some(({ id }) => id === vesselId)) return;
-  const sentAt = now().toISOString();
-  const barEvents = brewsOf(guide, news);
-  if (barEvents.length > 0) await keepBarEvents(guide.siteId, { sentAt, events: barEvents }, by);
-}
-
+/** What is said at the bar: that a vessel is being filled, and that it is not after all. */
 function brewsOf({ sheet, events, cardId }: KeptGuide, news: readonly GuideEvent[]): SentEvent[] {
   const begunOf = (all: readonly GuideEvent[]) => inForce(all).find(({ kind }) => kind === "begun");
   const begun = begunOf(events);
