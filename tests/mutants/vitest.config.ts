@@ -1,8 +1,10 @@
 import { defineConfig } from "vitest/config";
 import { AREAS, LONG, OF_FILES } from "./areas.mjs";
+import { notesOnce } from "./notesOnce.ts";
 
 /** The tests of one area alone; what the others would notice too does not count for it. */
 export default defineConfig({
+  plugins: [notesOnce],
   test: {
     include: AREAS[process.env.TUMBEK_AREA as keyof typeof AREAS].tests,
     exclude: [...OF_FILES, ...LONG],
