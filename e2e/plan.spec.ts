@@ -257,6 +257,14 @@ test.describe("on a tablet, by touch", () => {
     expect(await overflows(page)).toEqual([]);
     await keeping(page, () => page.getByRole("button", { name: /take away: .* must be ready/ }).tap());
     await expect(known(page).getByRole("listitem")).toHaveCount(0);
+
+    // Just before closing it is as broad as a thumb, and stays on the day.
+    await right(page).getByRole("button").last().tap();
+    await page.getByRole("textbox", { name: "must be ready at" }).fill("17:50");
+    await keeping(page, () => page.getByRole("button", { name: "Pin it" }).tap());
+    await expect(known(page)).toContainText("must be ready at 17:50");
+    expect(await overflows(page)).toEqual([]);
+    await keeping(page, () => page.getByRole("button", { name: /take away: .* must be ready/ }).tap());
   });
 });
 

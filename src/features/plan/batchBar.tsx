@@ -26,8 +26,8 @@ interface BatchBarProps {
 /** Below this share of its cups poured away nothing is hatched. */
 const HATCHED_FROM = 0.03;
 
-/** A thumb's breadth. */
-const LEAST_WIDTH = "2.75rem";
+/** A thumb's breadth, as of any button on a tablet. */
+const LEAST_WIDTH = "3rem";
 
 const HATCH =
   "repeating-linear-gradient(-45deg, var(--color-due) 0 3px, color-mix(in srgb, var(--color-enamel) 70%, transparent) 3px 8px)";
@@ -94,7 +94,7 @@ export function BatchBar({ batch, span, moves }: BatchBarProps) {
               {pinId !== undefined && <Pin size={14} aria-label="pinned" className="relative shrink-0" />}
               <span
                 // The litres need more room beside a pin.
-                className={`relative hidden whitespace-nowrap ${pinId === undefined ? "@min-[2.75rem]:inline" : "@min-[4rem]:inline"}`}
+                className={`relative whitespace-nowrap ${pinId === undefined ? "" : "hidden @min-[4rem]:inline"}`}
               >
                 {label}
               </span>
