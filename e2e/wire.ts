@@ -20,7 +20,7 @@ export async function wireTo(base: string) {
         ends.delete(end);
         other.destroy();
       });
-      // A server that is killed leaves its wires as they are; "close" follows.
+      // A wire that breaks says so first, and is closed then.
       end.on("error", () => {});
       end.pipe(other);
     }

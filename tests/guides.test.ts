@@ -142,6 +142,21 @@ test("events of two who steer it are all there, each once, in their order", asyn
   await expect(house.keepEvents(uuidv7(), { events }, barista)).rejects.toMatchObject({ code: "notThere" });
 });
 
+test("devices that say at once that a brew has begun are all answered, and the bar hears it once", async () => {
+  const id = await begun();
+  const begins = { id: uuidv7(), atMs: Date.now(), kind: "begun" as const };
+  const devices = Array.from({ length: 6 }, (_, i) => ({
+    id: uuidv7(),
+    atMs: begins.atMs + i,
+    kind: "stepped" as const,
+  }));
+  await Promise.all(devices.map((own) => house.keepEvents(id, { events: [begins, own] }, barista)));
+  expect((await page(id)).guide.events).toHaveLength(1 + devices.length);
+  expect(await fresh.db.select().from(events).where(eq(events.id, begins.id))).toHaveLength(1);
+  await house.keepEvents(id, { events: [{ id: uuidv7(), atMs: Date.now(), kind: "left" }] }, barista);
+  expect(await brewing()).toBeNull();
+});
+
 /** What the bar knows to be brewing into the card's dispenser. */
 async function brewing() {
   const view = await bar.barViewOf((await bench.benchOf(PIER_HEAD))!);

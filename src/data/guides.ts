@@ -136,7 +136,8 @@ export async function keepGuideEvents(
   events: readonly GuideEvent[],
   { personId, at }: By,
 ): Promise<Result<readonly GuideEvent[], Refused>> {
-  const [guide] = await tx.select({ id: guides.id }).from(guides).where(eq(guides.id, guideId));
+  // Of two who send the same at once the second waits here, and finds it known.
+  const [guide] = await tx.select({ id: guides.id }).from(guides).where(eq(guides.id, guideId)).for("update");
   if (!guide) return fail({ code: "notThere" });
   const ids = events.map(({ id }) => id);
   const known = await tx.select({ id: guideEvents.id }).from(guideEvents).where(inArray(guideEvents.id, ids));
