@@ -154,6 +154,20 @@ test("what is undone never was, and what was filled over is told as poured", () 
   expect(poured).toMatchObject([{ reason: "filledOver", restG: 2580, ageMin: 30 }]);
 });
 
+test("what a plate steamed away to the last gram is counted when the pot is filled anew, or another one is moved into it", () => {
+  const onPlate = filled(430, { vesselId: "plate", liquidG: 1 });
+  // 60 g an hour: the gram is gone a minute later, and nobody looked in between.
+  const refilled = account(onPlate, filled(450, { vesselId: "plate", liquidG: 800 }));
+  const moved = account(onPlate, filled(440), at(450, { kind: "potMoved", vesselId: "a", toId: "plate" }));
+  for (const { products, poured } of [refilled, moved]) {
+    expect(products).toMatchObject([{ evaporatedG: 1, pouredG: 0 }]);
+    expect(balance(products[0]!)).toBeCloseTo(0, 9);
+    expect(poured).toEqual([]);
+  }
+  expect(refilled.products[0]).toMatchObject({ brewedG: 801, leftG: 800 });
+  expect(moved.products[0]).toMatchObject({ brewedG: 2801, leftG: 2800 });
+});
+
 test("whatever happened, no gram is lost or made", () => {
   const vesselId = fc.constantFrom("a", "b", "plate");
   const massG = fc.integer({ min: 1, max: 900 });

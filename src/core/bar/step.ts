@@ -65,6 +65,8 @@ export function stepInto(draft: Draft, event: BarEvent, kit: BarKit): void {
       if (before && before.liquidG > NONE_G) {
         end(draft, event, before, "filledOver", before.liquidG);
         odd(draft, event, "filledOver");
+      } else if (before) {
+        end(draft, event, before, "ranOut", before.liquidG);
       }
       fill(draft, event, kit);
       return;
@@ -155,6 +157,7 @@ function move(draft: Draft, event: Extract<BarEvent, { kind: "potMoved" }>, kit:
   const into = standingIn(draft, toId, atMs, kit);
   stand(draft, vesselId, null);
   if (!into || into.liquidG <= NONE_G) {
+    if (into) end(draft, { ...event, vesselId: toId }, into, "ranOut", into.liquidG);
     from.onPlate = kitOf(toId, kit).plateIsOn;
     stand(draft, toId, from);
   } else {
