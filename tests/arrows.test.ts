@@ -31,6 +31,9 @@ const BROKEN: readonly (readonly [file: string, line: string])[] = [
   ["src/server/feature.ts", 'import { Scale } from "#features/scale/index.ts"; export { Scale };'],
   ["src/ui/up.tsx", 'import { Pot } from "#parts/pot.tsx"; export const pot = <Pot />;'],
   ["src/ui/data.tsx", 'export * from "../data/house.ts";'],
+  ["src/parts/link.tsx", 'import Link from "next/link"; export { Link };'],
+  ["src/features/scale/link.tsx", 'import Link from "next/link"; export { Link };'],
+  ["src/app/link.tsx", 'import Link from "next/link"; export { Link };'],
   ["src/parts/server.tsx", 'import { now } from "#server/clock.ts"; export { now };'],
   ["src/features/scale/other.tsx", 'import { Shift } from "#features/shift/index.ts"; export { Shift };'],
   ["src/features/scale/server.tsx", 'import { now } from "#server/clock.ts"; export { now };'],
@@ -56,6 +59,7 @@ const ALLOWED: readonly (readonly [file: string, line: string])[] = [
   ["src/app/read.ts", 'import { readLog } from "#server/read/log.ts"; export { readLog };'],
   ["src/server/down.ts", 'import { listSites } from "#data/house.ts"; export { listSites };'],
   ["src/ui/down.tsx", 'import { listed } from "#words/figures"; export { listed };'],
+  ["src/parts/houseLink.tsx", 'import { Link } from "#ui/link.tsx"; export { Link };'],
   ["src/parts/down.tsx", 'import { Button } from "#ui/button.tsx"; export const button = <Button />;'],
   ["src/features/scale/down.tsx", 'import { Pot } from "#parts/pot.tsx"; export const pot = <Pot />;'],
   [

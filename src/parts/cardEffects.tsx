@@ -1,12 +1,12 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
-import Link from "next/link";
 import { useState } from "react";
 import type { CardSheet } from "#contract/card.ts";
 import type { CardEffect, SeenCard } from "#contract/cardEffect.ts";
 import { printNumber, printPct, printTime } from "#core/units";
 import { Button } from "#ui/button.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { askServer, queryClient } from "#ui/query.ts";
 import { type Printers, useUnits } from "#ui/units.tsx";

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { Link } from "#ui/link.tsx";
 
 interface ShiftTabsProps {
   readonly at: (typeof TABS)[number]["at"];

@@ -1,9 +1,9 @@
 "use client";
 
 import { ArrowLeft } from "lucide-react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { buttonClass } from "./button.tsx";
+import { Link } from "./link.tsx";
 import { cameFromInside } from "./trail.ts";
 
 interface BackProps {

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { lazy, Suspense, useState } from "react";
 import type { PotView } from "#contract/potView.ts";
 import type { Serve } from "#core/sheet";
@@ -14,6 +13,7 @@ import { Button } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Folded } from "#ui/folded.tsx";
+import { Link } from "#ui/link.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { cupsLeft, printAge, soldWords } from "#words/bar";
 import { printHour } from "#words/figures";

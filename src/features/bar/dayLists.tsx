@@ -1,5 +1,4 @@
 import { Check } from "lucide-react";
-import Link from "next/link";
 import { Checkbox } from "radix-ui";
 import { lazy, Suspense } from "react";
 import { DAY_LISTS, type DayList, type DayListItem } from "#core/bar";
@@ -7,6 +6,7 @@ import { useBar } from "#parts/bar/barContext.ts";
 import { useTelling } from "#parts/bar/useTelling.ts";
 import { useCounter } from "#ui/counter.tsx";
 import { Folded } from "#ui/folded.tsx";
+import { Link } from "#ui/link.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { WordsField } from "#ui/wordsField.tsx";
 import { DAY_ITEM_WORDS, DAY_LIST_WORDS } from "#words/bar";

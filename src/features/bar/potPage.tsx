@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import type { OddCode, PourReason, Sample, Standing } from "#core/bar";
 import { useBar } from "#parts/bar/barContext.ts";
 import { useFollowed } from "#parts/bar/useFollowed.ts";
@@ -9,6 +8,7 @@ import { Chart, type Series } from "#parts/chart.tsx";
 import { Back } from "#ui/back.tsx";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { ODD_WORDS, printAge, REASON_WORDS } from "#words/bar";

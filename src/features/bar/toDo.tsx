@@ -1,7 +1,6 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
-import Link from "next/link";
 import { useRef } from "react";
 import type { DayPlanStart } from "#contract/dayKit.ts";
 import type { PotView } from "#contract/potView.ts";
@@ -10,6 +9,7 @@ import { askOrKept } from "#parts/askOrKept.ts";
 import { type BarAtHand, useBar } from "#parts/bar/barContext.ts";
 import { nowIn } from "#parts/bar/potLines.ts";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { queryClient } from "#ui/query.ts";
 import { LONG_WAIT_MIN } from "#words/bar";

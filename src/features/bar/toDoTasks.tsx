@@ -1,5 +1,4 @@
 import { ChefHat, Droplets, Snowflake } from "lucide-react";
-import Link from "next/link";
 import type { DayPlanStart } from "#contract/dayKit.ts";
 import type { PotView } from "#contract/potView.ts";
 import { type NextStep, USUAL_PLAN } from "#core/shift";
@@ -9,6 +8,7 @@ import { useTelling } from "#parts/bar/useTelling.ts";
 import { firstMin, productKey } from "#scaling/plan";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { LONG_WAIT_MIN, printAge } from "#words/bar";
 import { counted } from "#words/figures";

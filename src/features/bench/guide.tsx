@@ -1,13 +1,13 @@
 "use client";
 
 import { Check } from "lucide-react";
-import Link from "next/link";
 import { type ReactNode, useState } from "react";
 import type { ThingKind } from "#contract/fields.ts";
 import type { RowOf } from "#contract/things.ts";
 import { typicalsOf } from "#contract/typical.ts";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { rightSentence } from "#words/people";
 import {

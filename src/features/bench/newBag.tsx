@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import { number } from "#contract/fields.ts";
@@ -10,6 +9,7 @@ import { FormRow } from "#parts/form/formRow.tsx";
 import { useFields, type Values } from "#parts/form/useFields.ts";
 import { Button } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { toast } from "#ui/notice.ts";
 import { FIELD_GRID } from "#ui/saveForm.tsx";
 import { useAct } from "#ui/useAct.ts";

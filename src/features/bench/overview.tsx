@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import type { Aspect } from "#contract/aspects.ts";
 import type { CareLine } from "#contract/barDay.ts";
 import { boilingC } from "#core/measure";
 import { printNumber } from "#core/units";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { ASPECT_WORDS, dueSentence } from "#words/bench";

@@ -1,7 +1,7 @@
 "use client";
 
-import Link from "next/link";
 import type { ReactNode } from "react";
+import { Link } from "#ui/link.tsx";
 import { type BenchSite, WithSite } from "./context.tsx";
 import { PARTS, type Part } from "./parts.ts";
 import { WithInstruments } from "./withInstruments.tsx";

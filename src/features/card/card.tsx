@@ -1,7 +1,6 @@
 "use client";
 
 import { Brackets, LifeBuoy, ListPlus, NotebookPen, Printer, Scale, Timer } from "lucide-react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { flushSync } from "react-dom";
@@ -13,6 +12,7 @@ import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
 import { Back } from "#ui/back.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { isUnanswered, useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { toast } from "#ui/notice.ts";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { parseAsString, useQueryState } from "nuqs";
 import { useMemo } from "react";
 import type { ShiftCard } from "#contract/shift.ts";
@@ -8,6 +7,7 @@ import { printBrew } from "#parts/brewLine.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Field } from "#ui/field.tsx";
+import { Link } from "#ui/link.tsx";
 import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import type { Column } from "#ui/table/column.ts";

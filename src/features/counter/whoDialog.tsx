@@ -1,12 +1,12 @@
 "use client";
 
 import { Lock } from "lucide-react";
-import Link from "next/link";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { may, type Role } from "#core/people";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { settle } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { atTheDoor } from "./actions.ts";
 import { type PersonAtTheDoor, SignIn } from "./signIn.tsx";
 

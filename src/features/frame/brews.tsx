@@ -1,6 +1,6 @@
 import { Timer } from "lucide-react";
-import Link from "next/link";
 import type { BarView } from "#contract/potView.ts";
+import { Link } from "#ui/link.tsx";
 
 /** The way back to brews that are followed step by step, from every screen. */
 export default function Brews({ guides }: Pick<BarView, "guides">) {

@@ -11,9 +11,9 @@ import {
   Ruler,
   Scale,
 } from "lucide-react";
-import Link, { useLinkStatus } from "next/link";
 import { usePathname } from "next/navigation";
 import { useCounter } from "#ui/counter.tsx";
+import { Link, useLinkStatus } from "#ui/link.tsx";
 
 interface Place {
   readonly href: string;

@@ -1,10 +1,10 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useBar } from "#parts/bar/barContext.ts";
 import { markOf, nowIn, potLine } from "#parts/bar/potLines.ts";
 import { Pot } from "#parts/pot.tsx";
+import { Link } from "#ui/link.tsx";
 import { useUnits } from "#ui/units.tsx";
 
 /** Loaded while something is brewed. */

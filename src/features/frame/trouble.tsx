@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { buttonClass } from "#ui/button.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 
 const SAID = {

@@ -2,7 +2,6 @@
 
 import { LifeBuoy, RotateCcw } from "lucide-react";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
@@ -13,6 +12,7 @@ import { Letters } from "#parts/letters.tsx";
 import { Back } from "#ui/back.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { notFetched } from "#ui/notFetched.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";

@@ -1,7 +1,7 @@
 "use client";
 
-import Link from "next/link";
 import { useSyncExternalStore } from "react";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { Guide } from "./guide.tsx";
 import type { GuidePageProps } from "./guideProps.ts";

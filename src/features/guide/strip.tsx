@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { printTime } from "#core/units";
+import { Link } from "#ui/link.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { stepWords } from "#words/guide";
 import { dueInS, stepsAt } from "./figures.ts";

@@ -1,7 +1,6 @@
 "use client";
 
 import { Check } from "lucide-react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { v7 as uuidv7 } from "uuid";
@@ -12,6 +11,7 @@ import { CardEffects, useFollowing } from "#parts/cardEffects.tsx";
 import { Back } from "#ui/back.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";

@@ -1,8 +1,8 @@
 import { Check, ThumbsDown, ThumbsUp } from "lucide-react";
-import Link from "next/link";
 import { useMemo } from "react";
 import type { BatchRow } from "#contract/batch.ts";
 import { printNumber, printPct, printTime } from "#core/units";
+import { Link } from "#ui/link.tsx";
 import type { Column } from "#ui/table/column.ts";
 import { useUnits } from "#ui/units.tsx";
 import { ICED_SERVED_WORDS, SAMPLED_WORDS, signsLine } from "#words/log";

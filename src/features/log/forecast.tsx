@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useMemo } from "react";
 import { printTime } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";

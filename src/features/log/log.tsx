@@ -2,7 +2,6 @@
 
 import { Plus } from "lucide-react";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { parseAsString, parseAsStringLiteral, useQueryStates } from "nuqs";
 import { useState, useTransition } from "react";
@@ -10,6 +9,7 @@ import { LEAST_COMPARED, MOST_COMPARED } from "#contract/pairKinds.ts";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { Table } from "#ui/table/table.tsx";

@@ -1,13 +1,13 @@
 "use client";
 
 import { Check, TriangleAlert } from "lucide-react";
-import Link from "next/link";
 import { useMemo, useState } from "react";
 import { LEAST_WATCHED, type Signal } from "#core/learn";
 import { printNumber } from "#core/units";
 import { Chart, type Series } from "#parts/chart.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { counted } from "#words/figures";
 import { NOTHING_WATCHED, quietSentence, SIGNAL_WORDS } from "#words/log";

@@ -1,11 +1,11 @@
 import { FileUp } from "lucide-react";
-import Link from "next/link";
 import { lazy, Suspense, useMemo, useState } from "react";
 import type { DayKit } from "#contract/dayKit.ts";
 import type { DayChanges, SitePlan } from "#contract/dayPlanKinds.ts";
 import type { PlanInput } from "#core/shift";
 import { type DayAsked, firstMin, timetableBrews } from "#scaling/plan";
 import { Button } from "#ui/button.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { counted } from "#words/figures";
 import { HOLDS, restsOnSentence, runningSentence } from "#words/plan";

@@ -2,7 +2,6 @@
 
 import { Archive, Plus } from "lucide-react";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useQueryStates } from "nuqs";
 import { useDeferredValue, useMemo, useState } from "react";
 import type { RecipeLine } from "#contract/recipe.ts";
@@ -13,6 +12,7 @@ import { Button, buttonClass } from "#ui/button.tsx";
 import { ChoiceField } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
 import { Field } from "#ui/field.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import type { Column } from "#ui/table/column.ts";
 import { Table } from "#ui/table/table.tsx";

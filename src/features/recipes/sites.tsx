@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Serve } from "#core/sheet";
 import { parseLiquid, printNumber, printPct, printTime } from "#core/units";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { printSetting, quantitySentence } from "#words/figures";

@@ -1,7 +1,6 @@
 "use client";
 
 import { Brackets, Copy, Download, Pencil, Scale } from "lucide-react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { RecipeVersion } from "#contract/recipe.ts";
 import { methodOf } from "#contract/recipeKinds.ts";
@@ -9,6 +8,7 @@ import { printNumber } from "#core/units";
 import type { RecipeKit } from "#scaling/sheet";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { toast } from "#ui/notice.ts";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";

@@ -1,7 +1,6 @@
 "use client";
 
 import { Check, Minus, Plus } from "lucide-react";
-import Link from "next/link";
 import { memo } from "react";
 import type { Bench, BenchGrinder } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
@@ -12,6 +11,7 @@ import { type GrindPick, movesOf, settingNow } from "#scaling/choice";
 import type { GrindAnswer } from "#scaling/sheet";
 import { teaches } from "#scaling/sheet";
 import { Button } from "#ui/button.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import {
   ANSWER_WORDS,

@@ -1,8 +1,8 @@
-import Link from "next/link";
 import type { Bench } from "#contract/bench.ts";
 import type { Standard } from "#contract/standard.ts";
 import type { Learned } from "#core/learn";
 import { printNumber, printPct } from "#core/units";
+import { Link } from "#ui/link.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { learnedSentences, otherBurrsSentence } from "#words/brew";
 

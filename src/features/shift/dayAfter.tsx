@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { PouredRest, ProductDay, WaitedBrew } from "#core/bar";
 import { useFollowed } from "#parts/bar/useFollowed.ts";
 import { ShiftTabs } from "#parts/shiftTabs.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { afterSentence, printAge, waitedSentence, wasteReason } from "#words/bar";

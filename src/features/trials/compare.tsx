@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import type { LoggedBatch } from "#contract/batch.ts";
 import type { HouseSettings } from "#contract/house.ts";
 import { LEAST_COMPARED, MOST_COMPARED } from "#contract/pairKinds.ts";
 import type { TastedWords } from "#contract/trials.ts";
 import { Back } from "#ui/back.tsx";
 import { buttonClass } from "#ui/button.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { listed } from "#words/figures";
 import { TASTE_WORDS } from "#words/log";

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import type { ReactNode } from "react";
 import type { Signs } from "#core/trial";
 import { printNumber, printPct, printTime } from "#core/units";
+import { Link } from "#ui/link.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { BedSide } from "./signDrawings.tsx";
 

@@ -1,10 +1,10 @@
 "use client";
 
 import { Printer } from "lucide-react";
-import Link from "next/link";
 import { Back } from "#ui/back.tsx";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import { useAct } from "#ui/useAct.ts";
 import { sameCupSentence } from "#words/trials";

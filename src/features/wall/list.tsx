@@ -1,11 +1,11 @@
 "use client";
 
 import { Check } from "lucide-react";
-import Link from "next/link";
 import { useMemo } from "react";
 import type { Serve } from "#core/sheet";
 import { printNumber, printPct, printTime } from "#core/units";
 import { Back } from "#ui/back.tsx";
+import { Link } from "#ui/link.tsx";
 import { Panel } from "#ui/panel.tsx";
 import type { Column } from "#ui/table/column.ts";
 import { Table } from "#ui/table/table.tsx";

@@ -1,9 +1,9 @@
 "use client";
 
 import { Check, TriangleAlert } from "lucide-react";
-import Link from "next/link";
 import { Fragment } from "react";
 import { printNumber, printPct, printTime } from "#core/units";
+import { Link } from "#ui/link.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { otherBurrsWords } from "#words/brew";
 import { counted, type Marks, printSetting } from "#words/figures";

@@ -1,13 +1,13 @@
 "use client";
 
 import { Printer } from "lucide-react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type CSSProperties, useState } from "react";
 import { printNumber } from "#core/units";
 import { Button, buttonClass } from "#ui/button.tsx";
 import { Choice } from "#ui/choice/choice.tsx";
 import { useCounter } from "#ui/counter.tsx";
+import { Link } from "#ui/link.tsx";
 import { Choices } from "./choices.tsx";
 import { type Paper, paperSizes } from "./paper.ts";
 import { Table } from "./table.tsx";
