@@ -3,7 +3,7 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   test: {
     include: ["src/**/*.test.{ts,tsx}", "scripts/**/*.test.mjs", "tests/**/*.test.ts"],
-    globalSetup: "tests/computingThread.ts",
+    globalSetup: "tests/before.ts",
     setupFiles: "tests/seeds.ts",
     // Two cores: more workers would only take turns.
     maxWorkers: 2,

@@ -5,14 +5,13 @@ import { must } from "#core/result";
 import { readAudit } from "#data/audit.ts";
 import { readCard } from "#data/cards.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { turnBench } from "#data/house.ts";
 import { readRecipe } from "#data/recipes.ts";
 import { brewers, fits } from "#data/schema/index.ts";
 import { replaceShift } from "#data/shifts.ts";
 import { transact } from "#data/transact.ts";
 import { asSeen, aCard as cardOn } from "./cards.ts";
-import { benchOn, freshDatabase, noHash } from "./database.ts";
+import { benchOn, demoDatabase, type OwnDatabase } from "./database.ts";
 
 vi.mock("next/headers", () => ({
   headers: async () => new Headers(),
@@ -22,13 +21,12 @@ vi.mock("next/headers", () => ({
 const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: NOW };
 const [V3, V4] = [demoId(64), demoId(65)];
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let approval: typeof import("#server/approval.ts");
 let effects: typeof import("#server/versionEffects.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("approval");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("approval", NOW);
   // A pair that learns from its log would be fitted behind the batches of these tests.
   await fresh.db.delete(fits);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);

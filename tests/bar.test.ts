@@ -6,10 +6,9 @@ import { dayIn } from "#contract/days.ts";
 import type { PotView } from "#contract/potView.ts";
 import { must } from "#core/result";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { sales } from "#data/schema/index.ts";
 import { readThings, setRemoved } from "#data/things.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 const { vessels } = DEMO_IDS;
@@ -23,15 +22,14 @@ vi.mock("next/headers", () => ({
   cookies: async () => ({ get: () => undefined }),
 }));
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let bar: typeof import("#server/bar.ts");
 let read: typeof import("#server/read/bar.ts");
 let till: typeof import("#server/sales.ts");
 let benches: typeof import("#server/bench.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("bar");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("bar", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
   bar = await import("#server/bar.ts");

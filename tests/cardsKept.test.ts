@@ -8,7 +8,6 @@ import { ANSWERS } from "#core/outlook";
 import { findBatch } from "#data/batches.ts";
 import { readCards, remakeCard } from "#data/cards.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { turnBench } from "#data/house.ts";
 import { brewers, cards, fits } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
@@ -16,7 +15,7 @@ import { batchOfCard, remade } from "#scaling/cards";
 import { firstState, methodAs, type ScaleState, serveAs } from "#scaling/choice";
 import { asSent } from "./batches.ts";
 import { asSeen } from "./cards.ts";
-import { benchOn, freshDatabase, noHash } from "./database.ts";
+import { benchOn, demoDatabase, type OwnDatabase } from "./database.ts";
 
 vi.mock("next/headers", () => ({
   headers: async () => new Headers(),
@@ -25,15 +24,14 @@ vi.mock("next/headers", () => ({
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: NOW };
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let server: typeof import("#server/cards.ts") &
   typeof import("#server/batches.ts") &
   typeof import("#server/shifts.ts") &
   typeof import("#server/standards.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("cards_kept");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("cards_kept", NOW);
   // A pair that learns from its log would be fitted behind the batches of these tests.
   await fresh.db.delete(fits);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);

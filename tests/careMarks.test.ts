@@ -2,18 +2,16 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { readCare } from "#data/care.ts";
 import { BARISTA, CARE_TASKS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 // A tablet marks care as done without a network, and sends it when the network is back.
 
 const NOW = new Date("2026-07-14T08:30:00Z");
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let keepMark: typeof import("#server/care.ts").keepMark;
 
 beforeAll(async () => {
-  fresh = await freshDatabase("care_marks");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("care_marks", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
   ({ keepMark } = await import("#server/care.ts"));

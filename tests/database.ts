@@ -1,4 +1,5 @@
 import { join } from "node:path";
+import { createConnection } from "mysql2/promise";
 import type { Bench } from "#contract/bench.ts";
 import { readBench } from "#data/bench.ts";
 import {
@@ -8,30 +9,59 @@ import {
   type DatabaseAddress,
   type PooledDatabase,
 } from "#data/connection.ts";
+import { loadDemoHouse } from "#data/demo/house.ts";
 import { migrateHouse } from "#data/migrate.ts";
+import { copyDatabase, modelOn, onceOnServer } from "./copies.ts";
 
 /** Where the migrations lie. */
 export const MIGRATIONS = join(import.meta.dirname, "../src/data/migrations");
 
-/** An empty database of a test's own, on the tests' server, at the newest migration. */
-export async function freshDatabase(name: string): Promise<{
+/** A database of a test's own on the tests' server, and how it is put away. */
+export interface OwnDatabase {
   readonly db: PooledDatabase;
   readonly address: DatabaseAddress;
   readonly drop: () => Promise<void>;
-}> {
-  const address = addressFrom(process.env);
-  const own = `${address.database}_${name}_${process.pid}`;
-  const server = connect(address);
-  await server.pool.query(`CREATE DATABASE \`${own}\``);
-  const ownAddress = { ...address, database: own };
-  const { db, pool } = connect(ownAddress);
-  await migrateHouse(pool, MIGRATIONS);
+}
+
+/** An empty one, at the newest migration. */
+export function freshDatabase(name: string): Promise<OwnDatabase> {
+  return ownCopy(name, "empty", ({ pool }) => migrateHouse(pool, MIGRATIONS));
+}
+
+/** One with the demo house as of a moment, in which nobody can sign in. */
+export function demoDatabase(name: string, now: Date): Promise<OwnDatabase> {
+  return ownCopy(name, `demo_${now.getTime()}`, async ({ pool, db }) => {
+    await migrateHouse(pool, MIGRATIONS);
+    await loadDemoHouse(db, now, noHash);
+  });
+}
+
+/** A copy of what is set up once on the server: that takes seconds, and a copy takes half of one. */
+async function ownCopy(
+  name: string,
+  model: string,
+  setUp: (at: ReturnType<typeof connect>) => Promise<unknown>,
+): Promise<OwnDatabase> {
+  const server = addressFrom(process.env);
+  const modelAddress = { ...server, database: modelOn(server, model) };
+  const address = { ...server, database: `${server.database}_${name}_${process.pid}` };
+  const outside = await createConnection({ ...server, timezone: "Z" });
+  try {
+    await onceOnServer(outside, modelAddress.database, async () => {
+      const at = connect(modelAddress);
+      await setUp(at);
+      await at.pool.end();
+    });
+    await copyDatabase(outside, modelAddress.database, address.database);
+  } finally {
+    await outside.end();
+  }
+  const { db, pool } = connect(address);
   const drop = async () => {
+    await pool.query(`DROP DATABASE \`${address.database}\``);
     await pool.end();
-    await server.pool.query(`DROP DATABASE \`${own}\``);
-    await server.pool.end();
   };
-  return { db, address: ownAddress, drop };
+  return { db, address, drop };
 }
 
 /** A site's bench as the server hands it to a page on the tests' day. */

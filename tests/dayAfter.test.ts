@@ -3,8 +3,7 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import type { SentEvent } from "#contract/bar.ts";
 import { BARISTA, DEMO_IDS, demoId, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 /*
  * A day at Pier Head, from its opening at a quarter past six to its closing at six, with figures that were added up by hand.
@@ -25,7 +24,7 @@ vi.mock("next/headers", () => ({
   cookies: async () => ({ get: () => undefined }),
 }));
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let readDayAfter: typeof import("#server/read/dayAfter.ts").readDayAfter;
 
 const at = (minutes: number) => addMinutes(OPENS, minutes).toISOString();
@@ -53,8 +52,7 @@ const cups = (minutes: number, vesselId: string, count: number): SentEvent => ({
 });
 
 beforeAll(async () => {
-  fresh = await freshDatabase("day_after");
-  await loadDemoHouse(fresh.db, MADE, noHash);
+  fresh = await demoDatabase("day_after", MADE);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
   await (await import("#server/demoDay.ts")).planDemoDays(fresh.db, MADE);

@@ -4,14 +4,13 @@ import type { EventLine } from "#contract/event.ts";
 import { findBatch } from "#data/batches.ts";
 import { connect } from "#data/connection.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { happened, readEvents } from "#data/events.ts";
 import { events } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
 import { firstState } from "#scaling/choice";
 import { asSent, bigPot } from "./batches.ts";
 import { asSeen } from "./cards.ts";
-import { benchOn, freshDatabase, noHash } from "./database.ts";
+import { benchOn, demoDatabase, type OwnDatabase } from "./database.ts";
 
 vi.mock("next/headers", () => ({
   headers: async () => new Headers(),
@@ -20,13 +19,12 @@ vi.mock("next/headers", () => ({
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: NOW };
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let other: ReturnType<typeof connect>;
 let secondSite: string;
 
 beforeAll(async () => {
-  fresh = await freshDatabase("events");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("events", NOW);
   // Another server on the same database.
   other = connect(fresh.address);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);

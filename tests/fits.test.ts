@@ -3,25 +3,23 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from "vitest"
 import { must } from "#core/result";
 import { logBatch } from "#data/batches.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { fits, recipeVersions } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
 import { bigPot } from "./batches.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: NOW };
 const PAIR = { brewerId: DEMO_IDS.brewers.fulmar, grinderId: DEMO_IDS.grinders.chough };
 /** A pair that nothing was ever brewed on. */
 const UNUSED = { brewerId: DEMO_IDS.brewers.fulmar, grinderId: DEMO_IDS.grinders.dunlin };
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 /** The demo house's own, as it is opened. */
 let known: Awaited<ReturnType<typeof learned>> | undefined;
 let server: typeof import("#server/fits.ts") & typeof import("#server/jobs/fitPair.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("fits");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("fits", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
   server = { ...(await import("#server/fits.ts")), ...(await import("#server/jobs/fitPair.ts")) };

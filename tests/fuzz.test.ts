@@ -18,7 +18,7 @@ import { BARISTA, LEAD, TRAINEE } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
 import { limits, people } from "#data/schema/index.ts";
 import { aCard } from "./cards.ts";
-import { freshDatabase } from "./database.ts";
+import { freshDatabase, type OwnDatabase } from "./database.ts";
 import { type Ids, type JsonSchema, madeFrom, spoilt } from "./fuzz/generate.ts";
 import { SRC, sourceFiles } from "./sources.ts";
 
@@ -96,7 +96,7 @@ const HOSTILE_TEXTS = [
 ];
 const pick = <T>(list: readonly T[], random: Random) => list[Math.floor(random.share() * list.length)]!;
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let ids: Ids;
 let targets: readonly Target[];
 const tokens: { [who: string]: string | undefined } = {};

@@ -3,9 +3,8 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { type GuideEvent, packTape } from "#core/guide";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { batches, cards, events, guideEvents, guides } from "#data/schema/index.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 /** Saltmarsh in the large dispenser, of the demo's cards. */
@@ -16,7 +15,7 @@ vi.mock("next/headers", () => ({
   cookies: async () => ({ get: () => undefined }),
 }));
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let house: typeof import("#server/guides.ts");
 let read: typeof import("#server/read/guide.ts");
 let pages: typeof import("#server/read/batch.ts");
@@ -24,8 +23,7 @@ let bar: typeof import("#server/read/bar.ts");
 let bench: typeof import("#server/bench.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("guides");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("guides", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
   const days = await import("#server/demoDay.ts");

@@ -4,7 +4,6 @@ import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test, vi 
 import { fail } from "#core/result";
 import { readCard } from "#data/cards.ts";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import {
   addJob,
   dropJob,
@@ -23,7 +22,7 @@ import { approveBatch } from "#data/standards.ts";
 import { transact } from "#data/transact.ts";
 import { bigPot } from "./batches.ts";
 import { aCard, asSeen } from "./cards.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 /** A job is done by whichever server looks for one, which is in no request then. */
 vi.mock("next/headers", () => {
@@ -44,15 +43,14 @@ vi.mock("#server/inThread.ts", async (original) => {
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: NOW };
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let server: typeof import("#server/standards.ts") &
   typeof import("#server/batches.ts") &
   typeof import("#server/jobs/index.ts") &
   typeof import("#server/jobs/stuck.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("jobs");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("jobs", NOW);
   // A pair that learns from its log would be fitted behind the batches of these tests.
   await fresh.db.delete(fits);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);

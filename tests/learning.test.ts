@@ -3,9 +3,8 @@ import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { NO_SIGNS } from "#contract/batch.ts";
 import { findBatch } from "#data/batches.ts";
 import { BARISTA, DEMO_IDS } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { brewers } from "#data/schema/index.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 import { readLog } from "./serverLog.ts";
 
 vi.mock("next/headers", () => ({ cookies: async () => ({ get: () => undefined }) }));
@@ -16,10 +15,9 @@ vi.mock("#data/measures.ts", async (original) => ({
 }));
 
 const NOW = new Date("2026-07-14T08:30:00Z");
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
-  fresh = await freshDatabase("learning");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("learning", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
 });

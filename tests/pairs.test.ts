@@ -2,9 +2,8 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import type { PairScores } from "#contract/pairs.ts";
 import { BARISTA, LEAD, TRAINEE } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { batches, pairScores, pairs } from "#data/schema/index.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 
@@ -13,13 +12,12 @@ vi.mock("next/headers", () => ({
   cookies: async () => ({ get: () => undefined }),
 }));
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let house: typeof import("#server/pairs.ts");
 let page: typeof import("#server/read/compare.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("pairs");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("pairs", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
   house = await import("#server/pairs.ts");

@@ -5,12 +5,11 @@ import { planInput } from "#contract/plan.ts";
 import { QUARTERS } from "#core/shift";
 import { insertSales } from "#data/bar.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { readEvents } from "#data/events.ts";
 import { sites } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
 import { planInputOf } from "#scaling/plan";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 // A Tuesday, half past nine on the quay.
 const NOW = new Date("2026-07-14T08:30:00Z");
@@ -21,14 +20,13 @@ vi.mock("next/headers", () => ({
   cookies: async () => ({ get: () => undefined }),
 }));
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let plans: typeof import("#server/plans.ts");
 let benches: typeof import("#server/bench.ts");
 let past: typeof import("#server/pastSales.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("plans");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("plans", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
   const { planDemoDays } = await import("#server/demoDay.ts");

@@ -9,13 +9,12 @@ import { must } from "#core/result";
 import type { PinSet } from "#core/sheet";
 import { readBatches } from "#data/batches.ts";
 import { BARISTA, DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { readHouse } from "#data/house.ts";
 import { readProposals } from "#data/proposals.ts";
 import { findThing, readThings } from "#data/things.ts";
 import { chosenOf, firstPins, firstState } from "#scaling/choice";
 import { brewTempOf, guessesOf, solveState, worthNext } from "#scaling/sheet";
-import { benchOn, freshDatabase, noHash } from "./database.ts";
+import { benchOn, demoDatabase, type OwnDatabase } from "./database.ts";
 
 // What is measured must at once change what Scale and cards say: from the message of a form, through the
 // database, to the figures of a sheet.
@@ -26,7 +25,7 @@ const AT = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: AT };
 const AT_PIER_HEAD = { siteId: PIER_HEAD, today: "2026-07-14" };
 const { fulmar, turnstone } = DEMO_IDS.brewers;
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let server: typeof import("#server/measures.ts") &
   typeof import("#server/things.ts") &
   typeof import("#server/batches.ts") &
@@ -36,9 +35,8 @@ const newId = () => `0190a5c0-0000-7000-8000-0000000d${String(made++).padStart(4
 
 beforeAll(async () => {
   process.env.TUMBEK_NOW = AT.toISOString();
-  fresh = await freshDatabase("reach");
+  fresh = await demoDatabase("reach", AT);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
-  await loadDemoHouse(fresh.db, AT, noHash);
   server = {
     ...(await import("#server/measures.ts")),
     ...(await import("#server/things.ts")),

@@ -5,7 +5,7 @@ import type { Trouble } from "#contract/trouble.ts";
 import { may, RIGHTS, type Right, ROLES, type Role } from "#core/people";
 import { BARISTA, LEAD, TRAINEE } from "#data/demo/bench.ts";
 import { loadDemoHouse } from "#data/demo/house.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { freshDatabase, noHash, type OwnDatabase } from "./database.ts";
 import { SRC, sourceFiles } from "./sources.ts";
 
 /** What every action asks for; `door` for those before anybody is signed in. One that is not here fails. */
@@ -176,7 +176,7 @@ vi.mock("next/headers", () => ({
 
 const IDS: { readonly [role in Role]: string } = { lead: LEAD, barista: BARISTA, trainee: TRAINEE };
 const tokens: { [who: string]: string | undefined } = {};
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 
 beforeAll(async () => {
   fresh = await freshDatabase("rights");

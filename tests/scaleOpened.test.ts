@@ -1,9 +1,8 @@
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { must } from "#core/result";
 import { LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { readThings, setRemoved } from "#data/things.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 
@@ -12,12 +11,11 @@ vi.mock("next/headers", () => ({
   cookies: async () => ({ get: () => undefined }),
 }));
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let readScale: typeof import("#server/read/scale.ts").readScale;
 
 beforeAll(async () => {
-  fresh = await freshDatabase("scale_opened");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("scale_opened", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
   ({ readScale } = await import("#server/read/scale.ts"));

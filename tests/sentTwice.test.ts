@@ -6,7 +6,6 @@ import { must } from "#core/result";
 import { findBatch, readBatches } from "#data/batches.ts";
 import { markDone, readCare } from "#data/care.ts";
 import { BARISTA, CARE_TASKS, DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { keepSettings, readHouse } from "#data/house.ts";
 import { readCurves } from "#data/measures.ts";
 import { changePerson, readPerson } from "#data/people.ts";
@@ -16,7 +15,7 @@ import { findThing } from "#data/things.ts";
 import { addToken, listTokens } from "#data/tokens.ts";
 import { keepWall } from "#data/wall.ts";
 import { bigPot } from "./batches.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 // An answer may be lost, and the same is sent once more: it is one write. Other content under one id is another write,
 // and is told with what is there.
@@ -25,14 +24,13 @@ vi.mock("next/headers", () => ({ cookies: async () => ({ get: () => undefined })
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: NOW };
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let server: typeof import("#server/batches.ts") &
   typeof import("#server/measures.ts") &
   typeof import("#server/standards.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("sent_twice");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("sent_twice", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
   server = {

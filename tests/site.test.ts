@@ -1,8 +1,7 @@
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { aCard } from "./cards.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 /** The browser's cookies, as far as a site is chosen by them. */
 const jar = vi.hoisted(() => new Map<string, string>());
@@ -13,12 +12,11 @@ vi.mock("next/headers", () => ({
 
 /** The next day has begun at the demo house, an hour ahead of UTC in summer. */
 const NOW = new Date("2026-07-14T23:30:00Z");
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let site: typeof import("#server/site.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("site");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("site", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
   site = await import("#server/site.ts");

@@ -5,13 +5,12 @@ import type { LoggedBatch } from "#contract/batch.ts";
 import { findBatch, readBatches } from "#data/batches.ts";
 import { readCard } from "#data/cards.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { audit, grinderCurves, standards } from "#data/schema/index.ts";
 import { readStandards } from "#data/standards.ts";
 import { teachingOf } from "#scaling/sheet";
 import { bigPot as aBigPot, asSent } from "./batches.ts";
 import { asSeen, aCard as cardOn } from "./cards.ts";
-import { benchOn, freshDatabase, noHash } from "./database.ts";
+import { benchOn, demoDatabase, type OwnDatabase } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 vi.mock("next/headers", () => ({
@@ -19,7 +18,7 @@ vi.mock("next/headers", () => ({
   cookies: async () => ({ get: () => undefined }),
 }));
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let server: typeof import("#server/standards.ts") &
   typeof import("#server/batches.ts") &
   typeof import("#server/wall.ts") &
@@ -29,8 +28,7 @@ const by = { personId: LEAD, at: NOW };
 const { brewers, coffees, grinders } = DEMO_IDS;
 
 beforeAll(async () => {
-  fresh = await freshDatabase("standards");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("standards", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
   server = {

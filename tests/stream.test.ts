@@ -3,9 +3,8 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import type { SentEvent } from "#contract/bar.ts";
 import { BARISTA, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { endSession, listSessions } from "#data/sessions.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 /*
  * A site followed over a line that stays open: nothing is skipped, whatever breaks, and nobody follows who may not see.
@@ -27,14 +26,13 @@ vi.mock("next/headers", () => ({
   }),
 }));
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let bar: typeof import("#server/bar.ts");
 let ofBar: typeof import("#app/api/v1/bar/stream/route.ts");
 let ofEvents: typeof import("#app/api/v1/events/stream/route.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("stream");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("stream", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
   bar = await import("#server/bar.ts");

@@ -2,9 +2,8 @@ import { eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD, TRAINEE } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { batches, cards, standards, trials } from "#data/schema/index.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 /** Saltmarsh in the large dispenser, of the demo's cards. */
@@ -18,7 +17,7 @@ vi.mock("next/headers", () => ({
   cookies: async () => ({ get: () => undefined }),
 }));
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let house: typeof import("#server/trials.ts");
 let seen: typeof import("#server/trialSeen.ts");
 let logs: typeof import("#server/batches.ts");
@@ -31,8 +30,7 @@ let cardPage: typeof import("#server/read/card.ts");
 let days: typeof import("#server/demoDay.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("trials");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("trials", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
   days = await import("#server/demoDay.ts");

@@ -2,22 +2,20 @@ import fc from "fast-check";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { findBatch } from "#data/batches.ts";
 import { BARISTA, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { readBenchRevisions } from "#data/house.ts";
 import { bigPot } from "./batches.ts";
-import { freshDatabase, noHash } from "./database.ts";
+import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 vi.mock("next/headers", () => ({ cookies: async () => ({ get: () => undefined }) }));
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: BARISTA, at: NOW };
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let server: typeof import("#server/batches.ts");
 let benchOf: typeof import("#server/bench.ts").benchOf;
 
 beforeAll(async () => {
-  fresh = await freshDatabase("unusual");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("unusual", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
   server = await import("#server/batches.ts");

@@ -10,7 +10,6 @@ import { must } from "#core/result";
 import { findBatch } from "#data/batches.ts";
 import { readCards } from "#data/cards.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { readBenchRevisions } from "#data/house.ts";
 import { listOpenJobs } from "#data/jobs.ts";
 import { audit, batches, cards, jobs, people, sites, standards } from "#data/schema/index.ts";
@@ -20,7 +19,7 @@ import { findThing } from "#data/things.ts";
 import { firstState } from "#scaling/choice";
 import { asSent, bigPot } from "./batches.ts";
 import { aCard, asSeen } from "./cards.ts";
-import { benchOn, freshDatabase, noHash } from "./database.ts";
+import { benchOn, demoDatabase, type OwnDatabase } from "./database.ts";
 
 // Ten people at ten tablets, in every order that comes: what they are told is what the house has.
 
@@ -35,7 +34,7 @@ const WRITERS = 10;
 /** Rounds of ten writers take long on a busy machine; one that hangs is ended all the same. */
 const PATIENCE_MS = 900_000;
 const { brewers, coffees } = DEMO_IDS;
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let server: typeof import("#server/batches.ts") &
   typeof import("#server/standards.ts") &
   typeof import("#server/cards.ts") &
@@ -45,8 +44,7 @@ let server: typeof import("#server/batches.ts") &
   typeof import("#server/jobs/index.ts");
 
 beforeAll(async () => {
-  fresh = await freshDatabase("writers");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("writers", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   process.env.TUMBEK_NOW = NOW.toISOString();
   server = {

@@ -4,7 +4,7 @@ import type { LoggedBatch } from "#contract/batch.ts";
 import { NO_SIGNS } from "#contract/batch.ts";
 import { learnRetention } from "#core/measure";
 import { must } from "#core/result";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
 import {
   correctBatch,
   LOG_PAGE,
@@ -16,15 +16,13 @@ import {
 } from "./batches.ts";
 import { BREWERS, DEMO_IDS, LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
 import { demoHistory, HISTORY_DAYS } from "./demo/history.ts";
-import { loadDemoHouse } from "./demo/house.ts";
 import { readStandards } from "./standards.ts";
 
 const AT = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: AT };
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
-  fresh = await freshDatabase("batches");
-  await loadDemoHouse(fresh.db, AT, noHash);
+  fresh = await demoDatabase("batches", AT);
 });
 afterAll(() => fresh.drop());
 

@@ -2,20 +2,18 @@ import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { type BenchKind, OFF_THE_BENCH } from "#contract/bench.ts";
 import { fieldsOf } from "#contract/fields.ts";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
 import { type BenchPieces, benchFrom, readPieces } from "./bench.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "./demo/bench.ts";
-import { loadDemoHouse } from "./demo/house.ts";
 import { readHouse, turnBench } from "./house.ts";
 import { setFit } from "./recipes.ts";
 import { brewers, house } from "./schema/index.ts";
 import { transact } from "./transact.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
-  fresh = await freshDatabase("bench");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("bench", NOW);
 });
 afterAll(() => fresh.drop());
 

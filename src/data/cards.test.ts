@@ -4,18 +4,16 @@ import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { must } from "#core/result";
 import { makeCard } from "#scaling/cards";
 import { firstState } from "#scaling/choice";
-import { benchOn, freshDatabase, noHash } from "#tests/database.ts";
+import { benchOn, demoDatabase, type OwnDatabase } from "#tests/database.ts";
 import { readBench } from "./bench.ts";
 import { insertCard, listCards, readCard } from "./cards.ts";
 import { BARISTA, LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
-import { loadDemoHouse } from "./demo/house.ts";
 import { brewers, cards } from "./schema/index.ts";
 import { readShift, replaceShift } from "./shifts.ts";
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
-  fresh = await freshDatabase("cards");
-  await loadDemoHouse(fresh.db, new Date("2026-07-14T08:30:00Z"), noHash);
+  fresh = await demoDatabase("cards", new Date("2026-07-14T08:30:00Z"));
 });
 afterAll(() => fresh.drop());
 

@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { USUAL_SETTINGS } from "#contract/house.ts";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { freshDatabase, noHash, type OwnDatabase } from "#tests/database.ts";
 import { loadDemoHouse } from "./demo/house.ts";
 import { createHouse, hasData, listSites, readHouse } from "./house.ts";
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
   fresh = await freshDatabase("house");
 });

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
-import { freshDatabase } from "#tests/database.ts";
+import { freshDatabase, type OwnDatabase } from "#tests/database.ts";
 import { connect } from "./connection.ts";
 import { forgiveName, tryAddress, tryCompute, tryName } from "./limits.ts";
 import { limits } from "./schema/index.ts";
@@ -10,7 +10,7 @@ const DAY_MIN = 24 * 60;
 /** The clock of the server, so many minutes after the first try. */
 const at = (minutes: number) => vi.setSystemTime(AT.getTime() + minutes * 60_000);
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
   fresh = await freshDatabase("limits");
 });

@@ -1,11 +1,10 @@
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { fitDelivery } from "#core/measure";
 import { must } from "#core/result";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
 import { readAudit } from "./audit.ts";
 import { readBench } from "./bench.ts";
 import { LEAD, PIER_HEAD } from "./demo/bench.ts";
-import { loadDemoHouse } from "./demo/house.ts";
 import { readBenchRevisions } from "./house.ts";
 import {
   keepCurve,
@@ -20,10 +19,9 @@ import { readThings } from "./things.ts";
 
 const AT = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: AT };
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
-  fresh = await freshDatabase("measures");
-  await loadDemoHouse(fresh.db, AT, noHash);
+  fresh = await demoDatabase("measures", AT);
 });
 afterAll(() => fresh.drop());
 

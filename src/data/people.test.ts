@@ -2,10 +2,9 @@ import { eq, sql } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { must } from "#core/result";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
 import { AUDIT_PAGE, readAudit } from "./audit.ts";
 import { BARISTA, LEAD, TRAINEE } from "./demo/bench.ts";
-import { loadDemoHouse } from "./demo/house.ts";
 import {
   addFirstLead,
   addPerson,
@@ -24,10 +23,9 @@ import { addStation, endStation, findStation, listStations } from "./stations.ts
 import { tidy } from "./tidy.ts";
 import { addToken, findToken, listTokens, revokeToken } from "./tokens.ts";
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
-  fresh = await freshDatabase("people");
-  await loadDemoHouse(fresh.db, AT, noHash);
+  fresh = await demoDatabase("people", AT);
 });
 afterAll(() => fresh.drop());
 
@@ -90,8 +88,7 @@ describe("people", () => {
     const first = { id: uuidv7(), name: "Nobody Yet", pinHash: "x" };
     expect(await addFirstLead(fresh.db, first, AT)).toBeUndefined();
 
-    const empty = await freshDatabase("first");
-    await loadDemoHouse(empty.db, AT, noHash);
+    const empty = await demoDatabase("first", AT);
     await empty.db.execute(sql`UPDATE people SET archived = true`);
     const tries = [1, 2, 3].map((number) =>
       addFirstLead(empty.db, { id: uuidv7(), name: `First ${number}x`, pinHash: "x" }, AT),

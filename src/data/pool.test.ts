@@ -2,12 +2,12 @@ import { setTimeout as pause } from "node:timers/promises";
 import { sql } from "drizzle-orm";
 import { createConnection, type RowDataPacket } from "mysql2/promise";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { freshDatabase } from "#tests/database.ts";
+import { freshDatabase, type OwnDatabase } from "#tests/database.ts";
 import { connect } from "./connection.ts";
 import { isDatabaseAway, isPoolBusy } from "./failures.ts";
 import { transact } from "./transact.ts";
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
   fresh = await freshDatabase("pool");
 });

@@ -4,13 +4,12 @@ import { USUAL_SETTINGS } from "#contract/house.ts";
 import type { KeptRecipe } from "#contract/recipe.ts";
 import { planImport } from "#contract/recipeImport.ts";
 import { must } from "#core/result";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { demoDatabase, freshDatabase, type OwnDatabase } from "#tests/database.ts";
 import { LOFT_RECIPE } from "#tests/recipes.ts";
 import { readAudit } from "./audit.ts";
 import { readBench } from "./bench.ts";
 import { findBenchRecipe } from "./benchRecipes.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "./demo/bench.ts";
-import { loadDemoHouse } from "./demo/house.ts";
 import { createHouse } from "./house.ts";
 import { importRecipes, readHouseForImport, readRecipeFile } from "./recipeFile.ts";
 import {
@@ -27,10 +26,9 @@ import { people, sites } from "./schema/index.ts";
 import { readThings } from "./things.ts";
 import { transact } from "./transact.ts";
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
-  fresh = await freshDatabase("recipes");
-  await loadDemoHouse(fresh.db, new Date("2026-07-14T08:30:00Z"), noHash);
+  fresh = await demoDatabase("recipes", new Date("2026-07-14T08:30:00Z"));
 });
 afterAll(() => fresh.drop());
 

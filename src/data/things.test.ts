@@ -3,22 +3,20 @@ import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { type AnyFigures, THING_KINDS, type ThingKind } from "#contract/fields.ts";
 import { typicalsOf } from "#contract/typical.ts";
 import { must } from "#core/result";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
 import { readAudit } from "./audit.ts";
 import { readBench } from "./bench.ts";
 import { markDone, readCare, unmarkDone } from "./care.ts";
 import { LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
-import { loadDemoHouse } from "./demo/house.ts";
 import { keepSettings, readBenchRevisions, readHouse } from "./house.ts";
 import { careTasks } from "./schema/index.ts";
 import { findThing, keepThing, readThings, setRemoved } from "./things.ts";
 
 const AT = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: AT };
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 beforeAll(async () => {
-  fresh = await freshDatabase("things");
-  await loadDemoHouse(fresh.db, AT, noHash);
+  fresh = await demoDatabase("things", AT);
 });
 afterAll(() => fresh.drop());
 

@@ -5,23 +5,21 @@ import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { NO_SIGNS } from "#contract/batch.ts";
 import { fail, must } from "#core/result";
 import { cutProxy } from "#tests/cutProxy.ts";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
 import { logBatch, readBatches } from "./batches.ts";
 import { connect, type PooledDatabase } from "./connection.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "./demo/bench.ts";
-import { loadDemoHouse } from "./demo/house.ts";
 import { isDatabaseAway, isOutcomeUnknown, isWorthAnotherTry } from "./failures.ts";
 import { readBenchRevisions, turnBench } from "./house.ts";
 import { cups, house, locks } from "./schema/index.ts";
 import { lock, type Transaction, transact } from "./transact.ts";
 
 const AT = new Date("2026-07-14T08:30:00Z");
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let db: PooledDatabase;
 beforeAll(async () => {
-  fresh = await freshDatabase("transact");
+  fresh = await demoDatabase("transact", AT);
   db = fresh.db;
-  await loadDemoHouse(db, AT, noHash);
 });
 afterAll(() => fresh.drop());
 

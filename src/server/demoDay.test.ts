@@ -8,22 +8,20 @@ import { countBrewed } from "#data/batches.ts";
 import { benchFrom, readPieces } from "#data/bench.ts";
 import { listCards } from "#data/cards.ts";
 import { PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { readShift } from "#data/shifts.ts";
 import { readQuery, serveAs } from "#scaling/choice";
 import { solveState } from "#scaling/sheet";
 import { wallInTurns, wallPlan } from "#scaling/wall";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
 import { barOf } from "./bar.ts";
 import { planDemoDays } from "./demoDay.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 
 beforeAll(async () => {
   process.env.TUMBEK_NOW = NOW.toISOString();
-  fresh = await freshDatabase("demo_day");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("demo_day", NOW);
   await planDemoDays(fresh.db, NOW);
 });
 afterAll(() => {

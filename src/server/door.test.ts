@@ -6,7 +6,7 @@ import { loadDemoHouse } from "#data/demo/house.ts";
 import { setArchived, setPin } from "#data/people.ts";
 import { limits, sessions } from "#data/schema/index.ts";
 import { addStation } from "#data/stations.ts";
-import { freshDatabase } from "#tests/database.ts";
+import { freshDatabase, type OwnDatabase } from "#tests/database.ts";
 
 const browser = vi.hoisted(() => ({ cookies: new Map<string, string>(), address: "192.0.2.1" }));
 vi.mock("next/headers", () => ({
@@ -26,7 +26,7 @@ vi.mock("next/headers", () => ({
   }),
 }));
 
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let door: typeof import("./door.ts");
 beforeAll(async () => {
   fresh = await freshDatabase("door");

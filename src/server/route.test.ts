@@ -7,11 +7,11 @@ import { LEAD, PEOPLE } from "#data/demo/bench.ts";
 import { setArchived } from "#data/people.ts";
 import { people } from "#data/schema/index.ts";
 import { addToken, revokeToken } from "#data/tokens.ts";
-import { freshDatabase } from "#tests/database.ts";
+import { freshDatabase, type OwnDatabase } from "#tests/database.ts";
 
 const TOKEN = "tumbek_only-for-this-test";
 const by = { personId: LEAD, at: new Date("2026-07-14T08:30:00Z") };
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let status: (right: { readonly scope: Scope | "none" }, token?: string) => Promise<number>;
 
 beforeAll(async () => {

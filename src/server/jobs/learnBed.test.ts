@@ -4,22 +4,20 @@ import type { LoggedBatch } from "#contract/batch.ts";
 import { must } from "#core/result";
 import { logBatch } from "#data/batches.ts";
 import { DEMO_IDS, LEAD } from "#data/demo/bench.ts";
-import { loadDemoHouse } from "#data/demo/house.ts";
 import { batches, brewers } from "#data/schema/index.ts";
 import { findThing } from "#data/things.ts";
 import { transact } from "#data/transact.ts";
 import { bigPot } from "#tests/batches.ts";
-import { freshDatabase, noHash } from "#tests/database.ts";
+import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: NOW };
 const { fulmar } = DEMO_IDS.brewers;
-let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let fresh: OwnDatabase;
 let learnBed: typeof import("./learnBed.ts").learnBed;
 
 beforeAll(async () => {
-  fresh = await freshDatabase("learn_bed");
-  await loadDemoHouse(fresh.db, NOW, noHash);
+  fresh = await demoDatabase("learn_bed", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   ({ learnBed } = await import("./learnBed.ts"));
 });
