@@ -89,7 +89,7 @@ export function timetableFigures(
 }
 
 function shareOf(cups: number, askedCups: number): string {
-  return askedCups > 0 ? ` · ${Math.round((PER_CENT * cups) / askedCups)} %` : "";
+  return askedCups > 0 ? ` · ${Math.round((PER_CENT * cups) / askedCups)}\u00a0%` : "";
 }
 
 function figure(label: string, value: string, [low, high]: Range, aside = ""): PlanFigure {
