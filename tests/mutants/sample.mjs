@@ -10,6 +10,8 @@ import { declareClassPlugin, declareValuePlugin, PluginKind } from "@stryker-mut
 const { TUMBEK_SAMPLE: FILE, TUMBEK_SEED: SEED, TUMBEK_MOST: MOST } = process.env;
 /** Those that every start reaches are left out afterwards: so many times as many are listed as are tried. */
 const SPARE = 1.5;
+/** How far it is, is said after so many. */
+const TOLD_EVERY = 50;
 
 const sample = () => JSON.parse(readFileSync(FILE, "utf8"));
 
@@ -79,6 +81,12 @@ class SampleReporter {
     );
     const chosen = likely.flatMap(({ name }) => free.get(name) ?? []).slice(0, Number(MOST));
     writeFileSync(FILE, JSON.stringify({ of, chosen }));
+  }
+
+  onMutantTested({ status }) {
+    if (status === "CompileError" || status === "Ignored") return;
+    this.tested = (this.tested ?? 0) + 1;
+    if (this.tested % TOLD_EVERY === 0) console.log(`${this.tested} of ${sample().chosen.length} tried`);
   }
 
   onMutationTestReportReady({ files }) {
