@@ -24,7 +24,7 @@ export default defineConfig({
   workers: houses.length,
   // Far above what a journey takes: a busy machine must not decide what is right.
   timeout: 300_000,
-  expect: { timeout: 20_000 },
+  expect: { timeout: 60_000 },
   projects: [
     { name: "journeys", testIgnore: "after/**" },
     // What the journeys left behind.

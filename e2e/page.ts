@@ -53,13 +53,14 @@ export const test = base.extend<Options & { watched: undefined }>({
   ],
 });
 
-/** Whatever can be tapped has been taken over by the page's script. */
+/** Whatever can be tapped has been taken over by the page's script, where it has one. */
 const LISTENS = () =>
-  "listens" in document.documentElement.dataset &&
-  [...document.querySelectorAll("button, input, select, textarea")].every((element) =>
-    Object.keys(element).some((key) => key.startsWith("__reactProps$")),
-  );
-const LISTENS_WITHIN_MS = 20_000;
+  !document.querySelector('script[src*="/_next/"]') ||
+  ("listens" in document.documentElement.dataset &&
+    [...document.querySelectorAll("button, input, select, textarea")].every((element) =>
+      Object.keys(element).some((key) => key.startsWith("__reactProps$")),
+    ));
+const LISTENS_WITHIN_MS = 60_000;
 
 /** Lets a page that is opened or loaded anew count as there only once it listens: a tap before that would be lost. */
 function waitsUntilListening(page: Page): void {
