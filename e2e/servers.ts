@@ -40,7 +40,7 @@ export async function sharedHouse(name: string, now?: string) {
     TUMBEK_DIST: dist,
     TUMBEK_HOST: "127.0.0.1",
     TUMBEK_DATABASE: JSON.stringify(database),
-    ...(now && { TUMBEK_NOW: now }),
+    TUMBEK_NOW: now,
     TUMBEK_CALC_THREAD: await ensureBundle("src/calc/thread.ts", CALC, logs),
   };
   const setUp = await ensureBundle("src/server/setUp.ts", SERVER, logs);
