@@ -143,6 +143,20 @@ describe("ratios, temperatures, times, shares", () => {
     );
   });
 
+  test.each([
+    ["mass", parseMass, ["g", "kg", "oz", "lb"]],
+    ["liquid", parseLiquid, ["g", "kg", "oz", "ml", "l", "fl oz"]],
+    ["ratio", parseRatio, ["1:16", "g/l", "g/fl oz", "g/oz"]],
+    ["temperature", parseTemp, ["°C", "°F"]],
+    ["time", parseTime, ["3:30", "s", "min", "h"]],
+    ["share", parsePct, ["%"]],
+  ] as const)("a %s in no unit is answered by those that are read", (_, parse, known) => {
+    const answer = parse("16 scoops");
+    expect(answer).toEqual({ ok: false, failure: { code: "unknownUnit", unit: "scoops", known } });
+    for (const each of known) expect(parse(each.includes(":") ? each : `16 ${each}`).ok, each).toBe(true);
+    expect(parse("a lot")).toMatchObject({ ok: false, failure: { code: "notANumber" } });
+  });
+
   test("shares in per cent", () => {
     expect(must(parsePct("1,38 %"))).toBe(1.38);
     expect(codeOf(parsePct("38 g"))).toBe("unknownUnit");
