@@ -116,6 +116,20 @@ test("a list of an evening, and the card on it, can be read by all", async ({ pa
   await canBeRead(page, LIST);
 });
 
+test("a page that is opened fetches no other page ahead of a tap", async ({ page }) => {
+  const ahead: string[] = [];
+  page.on("request", (request) => {
+    if (request.headers()["next-router-prefetch"] !== undefined) ahead.push(request.url());
+  });
+  await page.goto("/scale");
+  const log = page.getByRole("navigation", { name: "Places" }).getByRole("link", { name: "Log" });
+  await log.hover();
+  await log.click();
+  await expect(page).toHaveURL(/\/log/);
+  await expect(page.getByRole("heading", { level: 1, name: "Log" })).toBeVisible();
+  expect(ahead).toEqual([]);
+});
+
 test("scripts run by nonce only, and another for each page", async ({ page }) => {
   const policyOf = async () => (await page.request.get("/scale")).headers()["content-security-policy"] ?? "";
   const policy = await policyOf();

@@ -15,7 +15,11 @@ export async function onceOnServer(
   database: string,
   setUp: () => Promise<void>,
 ): Promise<void> {
-  await server.query("SELECT GET_LOCK(?, ?)", [database, PATIENCE_S]);
+  const [[lock]] = await server.query<RowDataPacket[]>("SELECT GET_LOCK(?, ?) AS isHeld", [
+    database,
+    PATIENCE_S,
+  ]);
+  if (lock?.isHeld !== 1) throw new Error(`another test has not set ${database} up within ${PATIENCE_S} s`);
   const [made] = await server.query<RowDataPacket[]>(
     "SELECT 1 FROM information_schema.SCHEMATA WHERE SCHEMA_NAME = ? AND SCHEMA_COMMENT = ?",
     [database, WHOLE],

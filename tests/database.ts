@@ -49,8 +49,7 @@ async function ownCopy(
   try {
     await onceOnServer(outside, modelAddress.database, async () => {
       const at = connect(modelAddress);
-      await setUp(at);
-      await at.pool.end();
+      await setUp(at).finally(() => at.pool.end());
     });
     await copyDatabase(outside, modelAddress.database, address.database);
   } finally {

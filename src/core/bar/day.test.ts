@@ -157,8 +157,14 @@ test("what is undone never was, and what was filled over is told as poured", () 
 test("what a plate steamed away to the last gram is counted when the pot is filled anew, or another one is moved into it", () => {
   const onPlate = filled(430, { vesselId: "plate", liquidG: 1 });
   // 60 g an hour: the gram is gone a minute later, and nobody looked in between.
-  const refilled = account(onPlate, filled(450, { vesselId: "plate", liquidG: 800 }));
-  const moved = account(onPlate, filled(440), at(450, { kind: "potMoved", vesselId: "a", toId: "plate" }));
+  const intoIt = filled(450, { vesselId: "plate", liquidG: 800 });
+  const ontoIt = [filled(440), at(450, { kind: "potMoved", vesselId: "a", toId: "plate" })];
+  const refilled = account(onPlate, intoIt);
+  const moved = account(onPlate, ...ontoIt);
+  for (const after of [[intoIt], ontoIt])
+    expect(foldBar([onPlate, ...after], KIT).state.ended).toMatchObject([
+      { vesselId: "plate", by: "ranOut", restG: 0, standing: { evaporatedG: 1 } },
+    ]);
   for (const { products, poured } of [refilled, moved]) {
     expect(products).toMatchObject([{ evaporatedG: 1, pouredG: 0 }]);
     expect(balance(products[0]!)).toBeCloseTo(0, 9);

@@ -62,11 +62,11 @@ export function stepInto(draft: Draft, event: BarEvent, kit: BarKit): void {
       if (event.cardId !== potOf(draft, event.vesselId).brewing?.cardId)
         noteBrewed(draft, event, event.cardId);
       const before = standingIn(draft, event.vesselId, event.atMs, kit);
-      if (before && before.liquidG > NONE_G) {
-        end(draft, event, before, "filledOver", before.liquidG);
-        odd(draft, event, "filledOver");
-      } else if (before) {
-        end(draft, event, before, "ranOut", before.liquidG);
+      if (before) {
+        const hasRest = before.liquidG > NONE_G;
+        // A pot that is empty by now has an account as well: what steamed away since somebody looked.
+        end(draft, event, before, hasRest ? "filledOver" : "ranOut", before.liquidG);
+        if (hasRest) odd(draft, event, "filledOver");
       }
       fill(draft, event, kit);
       return;

@@ -150,7 +150,7 @@ describe("ratios, temperatures, times, shares", () => {
     ["temperature", parseTemp, ["°C", "°F"]],
     ["time", parseTime, ["3:30", "s", "min", "h"]],
     ["share", parsePct, ["%"]],
-  ] as const)("a %s in no unit is answered by those that are read", (_, parse, known) => {
+  ] as const)("a %s in an unknown unit is answered with the units that are read", (_, parse, known) => {
     const answer = parse("16 scoops");
     expect(answer).toEqual({ ok: false, failure: { code: "unknownUnit", unit: "scoops", known } });
     for (const each of known) expect(parse(each.includes(":") ? each : `16 ${each}`).ok, each).toBe(true);
