@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { meanBedDepthMm } from "#core/brew";
-import { umAt } from "#core/grind";
+import { fitCurve, settingAt, umAt } from "#core/grind";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
-import { CHOUGH } from "#tests/grinders.ts";
-import { LOFT_RECIPE } from "#tests/recipes.ts";
+import { CHOUGH, CHOUGH_CURVE } from "#tests/grinders.ts";
+import { FULMAR, LOFT, NOTHING_YET, SALTMARSH } from "#tests/planned.ts";
 import {
   brewInputOf,
   ladderOf,
@@ -22,26 +22,6 @@ import {
   sweepWindow,
 } from "./index.ts";
 
-const FULMAR: Plan = {
-  doseG: 205,
-  waterG: 3282,
-  addedG: 0,
-  programme: { by: "spray", modes: [{ upToG: 3600, rateGPerS: 12, bloomPct: 15, bloomS: 30, pulses: 4 }] },
-  basket: { shape: "flat", topDiameterMm: 160, bottomDiameterMm: 134, heightMm: 96 },
-  waterTempC: 93,
-  retentionGPerG: 2.12,
-  densityGPerMl: 0.4,
-  factors: {},
-  limits: { paperMm: 96, timeS: [240, 390], strengthPct: [1.2, 1.45], extractionPct: [18, 22] },
-};
-const LOFT: Plan = {
-  ...FULMAR,
-  doseG: 22,
-  waterG: 352,
-  programme: { by: "hand", rhythm: LOFT_RECIPE },
-  basket: { shape: "cone", topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 },
-  retentionGPerG: 2.23,
-};
 const SOURCE = brewInputOf(LOFT, 800);
 
 function done<T>(sweep: Sweep<T>): { readonly value: T; readonly steps: number } {
@@ -87,10 +67,6 @@ describe("a plan at one grind", () => {
   });
 });
 
-/** A house that has approved nothing. */
-const SALTMARSH = { densityGPerMl: 0.4, roast: "medium" as const, daysSinceRoast: 9 };
-const NOTHING_YET = { lessons: [], coffee: { coffeeId: "saltmarsh", bag: SALTMARSH } };
-
 describe("the learned answer", () => {
   const learned = (plan: Plan, settings: readonly number[]) => {
     const lessons = settings.map((setting, i) => ({
@@ -124,6 +100,18 @@ describe("the learned answer", () => {
     const iced = { ...FULMAR, waterG: 0.62 * FULMAR.waterG, addedG: 0.38 * FULMAR.waterG };
     expect(at(half)).toBeLessThan(at(FULMAR));
     expect(at(iced)).toBeLessThan(at(FULMAR));
+  });
+
+  test("moves for a smaller batch and for ice most of the way that the same extraction does", () => {
+    const smaller = { ...FULMAR, doseG: 0.8 * FULMAR.doseG, waterG: 0.8 * FULMAR.waterG };
+    const iced = { ...FULMAR, waterG: 0.85 * FULMAR.waterG, addedG: 0.15 * FULMAR.waterG };
+    const exact = (plan: Plan, by: string) =>
+      learned(plan, [12]).rungs.find((each) => each.by === by)!.at.exact;
+    for (const plan of [smaller, iced]) {
+      const moved = (by: string) => exact(plan, by) - exact(FULMAR, by);
+      expect(moved("learned") / moved("extraction")).toBeGreaterThan(0.7);
+      expect(moved("learned") / moved("extraction")).toBeLessThan(1);
+    }
   });
 });
 
@@ -176,6 +164,39 @@ describe("the ladder", () => {
     expect(on.limitedBy).toBe("min");
   });
 
+  test("a dose that the basket does not take has no answer but the source's own", () => {
+    const deep = { ...FULMAR, doseG: 900 };
+    const settings = { source: 9.5, rule: RULE };
+    const { rungs } = must(
+      ladderOf({ source: SOURCE, plan: deep, dial: CHOUGH, settings, teaching: NOTHING_YET }),
+    );
+    expect(rungs.map(({ by }) => by)).toEqual(["source"]);
+  });
+
+  test("what cannot be counted from anything has no learned answer", () => {
+    const dry = { ...FULMAR, waterG: 150, addedG: 3132 };
+    const { rungs } = must(
+      ladderOf({ source: SOURCE, plan: dry, dial: CHOUGH, settings: {}, teaching: NOTHING_YET }),
+    );
+    expect(rungs).toEqual([]);
+  });
+
+  test("over ice the way is told in two steps, the bed's and the short brew's, which are the whole", () => {
+    const iced = { ...FULMAR, waterG: 0.62 * FULMAR.waterG, addedG: 0.38 * FULMAR.waterG };
+    const pullsOn = (plan: Plan) =>
+      must(ladderOf({ source: SOURCE, plan, dial: CHOUGH, settings: {}, teaching: NOTHING_YET }));
+    const { pulls, rungs } = pullsOn(iced);
+    const { exact } = rungs.find(({ by }) => by === "extraction")!.at;
+    expect(pulls!.bed).toBeGreaterThan(0);
+    expect(pulls!.short).toBeLessThan(0);
+    expect(pulls!.bed + pulls!.short).toBeCloseTo(exact - settingAt(CHOUGH.curve, SOURCE.grindUm), 9);
+    const full = pullsOn({ ...iced, waterG: FULMAR.waterG, addedG: 0 });
+    expect(full.pulls).toBeUndefined();
+    const fullExact = full.rungs.find(({ by }) => by === "extraction")!.at.exact;
+    expect(pulls!.bed).toBeCloseTo(fullExact - settingAt(CHOUGH.curve, SOURCE.grindUm), 1);
+    expect(pullsOn({ ...FULMAR, waterG: 500, addedG: 2782 }).pulls).toBeUndefined();
+  });
+
   test("a source that cannot be brewed has no ladder", () => {
     const flooded = { ...SOURCE, doseG: 900 };
     const answer = ladderOf({
@@ -206,6 +227,44 @@ describe("the ladder", () => {
   });
 });
 
+describe("on a dial of twice as many numbers", () => {
+  const FINE = {
+    ...CHOUGH,
+    max: 2 * CHOUGH.max,
+    step: 2 * CHOUGH.step,
+    curve: must(fitCurve(CHOUGH_CURVE.map(({ setting, ...rest }) => ({ setting: 2 * setting, ...rest })))),
+  };
+  const lesson = {
+    batchId: "batch",
+    meanDepthMm: must(meanBedDepthMm(FULMAR)),
+    shortfall: 0,
+    coffeeId: "saltmarsh",
+    bag: SALTMARSH,
+  };
+  const exact = (plan: Plan, dial: typeof CHOUGH) => {
+    const times = dial.max / CHOUGH.max;
+    const own = { unitsPerDoubling: 1.5 * times, icedUnits: times };
+    const rule = { sourceSetting: 9.5 * times, sourceMm: 40, icedShift: false, rule: own };
+    const teaching = { ...NOTHING_YET, lessons: [{ ...lesson, setting: 12 * times }] };
+    const { rungs } = must(ladderOf({ source: SOURCE, plan, dial, settings: { rule }, teaching }));
+    return rungs.map(({ by, at: on }) => ({ by, exact: on.exact / times }));
+  };
+
+  test.each([
+    ["hot", FULMAR],
+    ["with ice", { ...FULMAR, waterG: 2600, addedG: 682 }],
+    [
+      "with water that no bed lets through, so that the usual slopes count",
+      { ...FULMAR, waterG: 420, addedG: 2862 },
+    ],
+    ["with so little water that less cannot be brewed", { ...FULMAR, waterG: 480, addedG: 2802 }],
+  ])("every answer stands at twice the number: %s", (_, plan) => {
+    const [once, twice] = [exact(plan, CHOUGH), exact(plan, FINE)];
+    expect(twice.map(({ by }) => by)).toEqual(once.map(({ by }) => by));
+    for (const [i, { exact: at }] of once.entries()) expect(twice[i]!.exact).toBeCloseTo(at, 4);
+  });
+});
+
 describe("sweeps", () => {
   test("along the dial: every step of it in order, or every second of a long one; extraction falls", () => {
     const { value, steps } = done(sweepDial(FULMAR, CHOUGH));
@@ -223,6 +282,29 @@ describe("sweeps", () => {
     expect(value.at(-1)?.at).toBeCloseTo((1.2 * 3282) / 205, 9);
     const strengths = value.map(({ outlook }) => outlook.strengthPct);
     expect(strengths).toEqual(strengths.toSorted((a, b) => b - a));
+  });
+
+  test("along the ratio what joins below the bed counts as water", () => {
+    const { value } = done(sweepRatio({ ...FULMAR, addedG: 1000 }, CHOUGH, 9));
+    expect(value[0]?.at).toBeCloseTo((0.8 * 3282 + 1000) / 205, 9);
+  });
+
+  test("each says once for every brew how far it is", () => {
+    const told = (sweep: Sweep<unknown>) => [...sweep].map(({ done: at, of }) => [at, of]);
+    const counted = (of: number) => Array.from({ length: of }, (_, i) => [i + 1, of]);
+    expect(told(sweepDial(FULMAR, CHOUGH))).toEqual(counted(25));
+    expect(told(sweepRatio(FULMAR, CHOUGH, 9))).toEqual(counted(17));
+    expect(told(sweepWindow(FULMAR, CHOUGH, [15, 16]))).toEqual(counted(2 * 49));
+    const source = must(outlookOf(LOFT, 800)).brew;
+    const hopeless = { ...FULMAR, limits: { ...FULMAR.limits, timeS: [1, 2] as const } };
+    const mends = mendsOf({
+      plan: hopeless,
+      dial: CHOUGH,
+      setting: 12,
+      source,
+      others: [{ name: "it", plan: hopeless }],
+    });
+    expect(told(mends)).toEqual(counted(25));
   });
 
   test("the window: each setting that is named has no warning, and its neighbours outside have", () => {
