@@ -1,9 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
+import type { ClockAndMeter } from "./fit.ts";
 import { findMove, fitWithMove, type GroundBrew } from "./move.ts";
 
 /** A brew that answers in straight lines of ln, as a bed does near one grind: no forecast, so that each figure is known. */
-const ANSWERS = { timeS: [-0.9, 0, -2.2], strengthPct: [-0.1, 0.5, -0.9] } as const;
+const ANSWERS: { readonly [kind in keyof ClockAndMeter]: readonly [number, number, number] } = {
+  timeS: [-0.9, 0, -2.2],
+  strengthPct: [-0.1, 0.5, -0.9],
+};
 const HERE = { timeS: 300, strengthPct: 1.3 };
 const MODEL = { permeability: 1, extraction: 1 };
 const LEVELS = [0.6, -1, 0.2, 0.8, -0.7, 0.1] as const;
@@ -108,7 +112,7 @@ describe("where a grinder moved in a log", () => {
       ...brew,
       measured: { ...brew.measured, strengthPct: null },
     }));
-    const offs = log.map(({ measured }) => Math.log(measured.timeS / HERE.timeS));
+    const offs = log.map(({ measured }) => Math.log(measured.timeS! / HERE.timeS));
     const [ofPermeability, , ofGrind] = ANSWERS.timeS;
     const normal = (off: number, sd: number) => Math.exp(-0.5 * (off / sd) ** 2) / sd;
     const grid = (half: number, points: number) =>

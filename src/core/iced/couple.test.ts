@@ -2,9 +2,9 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { outlookAt } from "#core/outlook";
 import { must } from "#core/result";
-import { ASKING, icedBy } from "#tests/iced.ts";
+import { ASKING, GLASS, icedBy } from "#tests/iced.ts";
 import { planned } from "./couple.ts";
-import { type CorrectInput, correctionOf, coupled, type IcedFault, solveIced } from "./index.ts";
+import { type CorrectInput, correctionOf, coupled, extractionFor, type IcedFault, solveIced } from "./index.ts";
 
 const WANTED = { yieldG: 2400, strengthPct: 1.25, finalTempC: 8 };
 
@@ -60,6 +60,41 @@ describe("sheet and forecast together", () => {
   });
 });
 
+describe("what cannot be brought together", () => {
+  const iced = icedBy({ yieldG: 2400, totalRatio: 15, finalTempC: 8 });
+  const codeOf = (found: ReturnType<typeof extractionFor>) => (found.ok ? undefined : found.failure.code);
+
+  test("is said as the sheet says it", () => {
+    const wet = icedBy({ yieldG: 2400, totalRatio: 1.9, finalTempC: 8 });
+    expect(codeOf(extractionFor({ by: "bed", iced: wet, asking: ASKING }))).toBe("bedHoldsAllWater");
+  });
+
+  test("is said as the brew says it, of the batch and of its source", () => {
+    const shallow = { ...ASKING.plan.basket, heightMm: 5 };
+    const deep = { ...ASKING, plan: { ...ASKING.plan, basket: shallow } };
+    for (const asking of [
+      { ...deep, pick: 9 },
+      { ...ASKING, source: { ...ASKING.source, doseG: 900 } },
+    ])
+      expect(extractionFor({ by: "bed", iced, asking })).toMatchObject({
+        failure: { code: "noBrew", failure: { code: "doseOverBasket" } },
+      });
+  });
+
+  test("begins with an extraction: one without it is a fault of whoever asks", () => {
+    const { extractionPct: _, ...sheet } = iced.sheet;
+    expect(() => coupled({ ...iced, sheet }, ASKING)).toThrow();
+  });
+
+  test("at a setting by hand is brought together at that one", () => {
+    const { setting, extractionPct } = must(coupled(iced, { ...ASKING, pick: 7.5 }));
+    expect(setting).toBe(7.5);
+    const { exact } = must(solveIced({ ...iced, sheet: { ...iced.sheet, extractionPct } }));
+    const { brew } = must(outlookAt(planned(ASKING, exact).plan, ASKING.dial, 7.5));
+    expect(Math.abs(brew.extractionPct - extractionPct)).toBeLessThan(0.006);
+  });
+});
+
 describe("what to change after tasting", () => {
   const corrected = (fault: IcedFault, more: Partial<CorrectInput> = {}) =>
     must(
@@ -103,6 +138,38 @@ describe("what to change after tasting", () => {
     expect(sour.extractionPct).toBeGreaterThan(sour.fromPct + 0.5);
     expect(corrected("tooThin").by).toBe("dial");
     expect(corrected("tooThin", { setting: 5 }).by).toBe("dose");
+  });
+
+  test("too thin on a brew without a window: by the dose, as nothing says that it extracts little", () => {
+    const { extractionPct: _, ...limits } = ASKING.plan.limits;
+    expect(corrected("tooThin", { asking: { ...ASKING, plan: { ...ASKING.plan, limits } } }).by).toBe("dose");
+  });
+
+  test("what counts in the glass: a colder server does not keep the glass's temperature, another dose does", () => {
+    const pins = { yieldG: 2400, totalRatio: 15, finalTempC: 6 };
+    const iced = icedBy(pins, { inGlass: ["totalRatio", "finalTempC"], glass: { ...GLASS, iceG: 40 } });
+    const server = must(solveIced(iced)).rounded;
+    const colder = corrected("tooWarm", { iced });
+    if (colder.by !== "temperature") throw new Error(colder.by);
+    expect(colder.from.finalTempC).toBeCloseTo(server.finalTempC!, 9);
+    expect(colder.to.finalTempC).toBeCloseTo(Math.max(0.5, server.finalTempC! - 3), 6);
+    const weaker = corrected("tooStrong", { iced });
+    if (weaker.by !== "dose") throw new Error(weaker.by);
+    expect(weaker.to.doseG).toBeLessThan(weaker.from.doseG);
+    const again = must(
+      solveIced({ ...iced, inGlass: ["finalTempC"], sheet: { ...iced.sheet, pins: weaker.pins } }),
+    );
+    expect(weaker.to).toEqual(again.rounded);
+  });
+
+  test("where the brew cannot be forecast, its grind mends nothing", () => {
+    const shallow = { ...ASKING.plan.basket, heightMm: 5 };
+    const asking = { ...ASKING, plan: { ...ASKING.plan, basket: shallow } };
+    const iced = icedBy({ yieldG: 2400, totalRatio: 15, finalTempC: 8 });
+    for (const fault of ["tooSour", "tooThin"] as const)
+      expect(correctionOf({ fault, iced, asking, setting: 10 })).toMatchObject({
+        failure: { code: "noCorrection", fault },
+      });
   });
 
   test("where every finer step would spoil the brew, it says so", () => {

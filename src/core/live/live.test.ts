@@ -247,6 +247,23 @@ describe("what was poured so far", () => {
     expect(total(over)).toBeCloseTo(420, 6);
   });
 
+  test("a pour that is late moves the one behind it, and one that waits for the bed keeps waiting", () => {
+    const plan: readonly Pour[] = [
+      { atS: 0, waterG: 60, rateGPerS: 6 },
+      { atS: 20, waterG: 60, rateGPerS: 6 },
+      { atS: 32, waterG: 60, rateGPerS: 6 },
+      { whenDrained: true, waterG: 60, rateGPerS: 6 },
+      { atS: 300, waterG: 60, rateGPerS: 6 },
+    ];
+    const rest = pouredSoFar(plan, poured([[10, 60]]), 30).slice(1);
+    expect(rest).toEqual([
+      { atS: 30, waterG: 60, rateGPerS: 6 },
+      { atS: 40, waterG: 60, rateGPerS: 6 },
+      plan[3],
+      plan[4],
+    ]);
+  });
+
   test("nothing in it overlaps: it can be forecast", () => {
     const pours = pouredSoFar(
       planned,

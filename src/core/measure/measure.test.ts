@@ -60,6 +60,13 @@ describe("blank runs", () => {
     expect(fit.interceptG).toBeCloseTo(8, 6);
   });
 
+  test("runs at one setting beside others make no line by themselves", () => {
+    const doubled = [1200, 1200, 1800, 2400, 2400, 3600].map((setG) => run(setG, 8 + 0.976 * setG));
+    const fit = must(fitDelivery([...doubled, run(3600, 2000)]));
+    expect(fit.outliers).toEqual([6]);
+    expect(fit.slope).toBeCloseTo(0.976, 9);
+  });
+
   test("ten times off, and none at all, are refused", () => {
     expect(fitDelivery([run(2000, 196)])).toMatchObject({ failure: { code: "implausibleRuns" } });
     expect(fitDelivery([run(2000, 19_600)])).toMatchObject({ failure: { code: "implausibleRuns" } });
@@ -147,6 +154,18 @@ describe("cooling", () => {
         },
       ),
     );
+  });
+
+  test("three readings say how far one lies about the curve, two nothing of it", () => {
+    const read = (off: number) =>
+      [0, 1200, 2400].map((atS, i) => ({
+        atS,
+        tempC: coolingTempC({ ratePerS: 1e-4, startC: 85 }, 21, atS) + (i === 1 ? off : 0),
+      }));
+    expect(must(fitCooling(read(0), 21)).scatterC).toBeCloseTo(0, 6);
+    // A middle reading that is off by 0.6 leaves two thirds of its square: √(0.36 · ⅔).
+    expect(must(fitCooling(read(0.6), 21)).scatterC).toBeCloseTo(Math.sqrt(0.24), 2);
+    expect(must(fitCooling(read(0.6).slice(0, 2), 21)).scatterC).toBeUndefined();
   });
 
   test("what cannot be a cooling pot is said", () => {

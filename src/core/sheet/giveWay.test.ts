@@ -2,7 +2,16 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { fail, must } from "#core/result";
 import { brewableSheets } from "#tests/arbitraries/sheet.ts";
-import { exactSheet, type PinName, type Pins, pinFigure, pinSetsOf, pinsOf, solvePins } from "./index.ts";
+import {
+  bandsOf,
+  exactSheet,
+  type PinName,
+  type Pins,
+  pinFigure,
+  pinSetsOf,
+  pinsOf,
+  solvePins,
+} from "./index.ts";
 
 const GIVEN = { serve: "hot" as const, retentionGPerG: 2.12, extractionPct: 20 };
 const FULMAR = (pins: Pins) => solvePins(pins, GIVEN);
@@ -103,4 +112,11 @@ test("whatever figure of a sheet is pinned to what it already is, the sheet stay
       expect(again.yieldG / figures.yieldG).toBeCloseTo(1, 5);
     }),
   );
+});
+
+test("the bands of a list are those of the pins that have one", () => {
+  const yieldPin = { name: "yieldG", value: 2400 } as const;
+  const ratioPin = { name: "brewRatio", value: 16, band: [15.5, 16.5] } as const;
+  expect(bandsOf([yieldPin])).toBeUndefined();
+  expect(bandsOf([yieldPin, ratioPin])).toEqual({ brewRatio: [15.5, 16.5] });
 });

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { type ShiftBatch, shiftTotals } from "./index.ts";
+import { inGrinderOrder, type ShiftBatch, shiftTotals } from "./index.ts";
 
 const SALTMARSH = { id: "saltmarsh", name: "Saltmarsh" };
 const FULMAR = { id: "fulmar", name: "Fulmar" };
@@ -143,4 +143,13 @@ test("masses add up whatever the order", () => {
       expect(back.coffees[0]?.dosesG ?? 0).toBe(forth.coffees[0]?.dosesG ?? 0);
     }),
   );
+});
+
+test("batches stand by coffee, then by grinder, then by where it stands; what is not ground here comes first", () => {
+  const on = (id: string, setting: number): ShiftBatch => ({ ...HOT, grinder: { id, setting, purgeG: 12 } });
+  const unground: ShiftBatch = { ...HOT, grinder: undefined };
+  const other: ShiftBatch = { ...on("auk", 1), coffee: { id: "a", name: "Zennor" } };
+  const wanted = [unground, on("chough", 8), on("chough", 9), on("dunlin", -2), on("dunlin", 3), other];
+  for (const turned of [wanted, wanted.toReversed(), [...wanted.slice(3), ...wanted.slice(0, 3)]])
+    expect(turned.toSorted(inGrinderOrder)).toEqual(wanted);
 });

@@ -12,6 +12,7 @@ import {
   cupsToDecide,
   type JudgedBatch,
   type Judging,
+  provedEnds,
   type SameCupInput,
   sameCup,
   verdictAt,
@@ -219,5 +220,49 @@ describe("the same cup", () => {
     expect(sameCup({ kind: "triangle", cups: after - 1, right: Math.round((after - 1) / 3) }).verdict).toBe(
       "notShown",
     );
+  });
+});
+
+describe("ends of the dial that batches have shown to be wrong", () => {
+  const input: BracketInput = {
+    dial: CHOUGH_DIAL,
+    prior: { setting: 10, sd: 2.5 },
+    batches: [],
+    likedHalfWidth: 0.5,
+    tasteSd: 0.8,
+  };
+  const tooFine = (setting: number) => ({ setting, tooFine: 0.9, tooCoarse: 0.02, right: 0.08 });
+  const tooCoarse = (setting: number) => ({ setting, tooFine: 0.02, tooCoarse: 0.9, right: 0.08 });
+  /** How likely a batch is so, added up over all that may be right. */
+  const shareOf = (verdict: "tooFine" | "tooCoarse", at: number, of: BracketInput) => {
+    const towards = of.dial.higherIs === "coarser" ? 1 : -1;
+    const { settings, weights } = beliefOf(of);
+    return settings.reduce(
+      (sum, setting, i) => sum + weights[i]! * verdictAt(towards * (setting - at), of)[verdict],
+      0,
+    );
+  };
+
+  test.each(["coarser", "finer"] as const)(
+    "four batches in five would be so there, higher being %s",
+    (higherIs) => {
+      const batches = [tooFine(8), tooCoarse(12)].map((batch) =>
+        higherIs === "coarser" ? batch : { ...batch, setting: 20 - batch.setting },
+      );
+      const of = { ...input, dial: { ...CHOUGH_DIAL, higherIs }, batches };
+      const { tooFineTo, tooCoarseFrom } = provedEnds(beliefOf(of), of);
+      const gap = (higherIs === "coarser" ? 1 : -1) * (CHOUGH_DIAL.step / 4);
+      expect(shareOf("tooFine", tooFineTo!, of)).toBeGreaterThanOrEqual(0.8);
+      expect(shareOf("tooFine", tooFineTo! + gap, of)).toBeLessThan(0.8);
+      expect(shareOf("tooCoarse", tooCoarseFrom!, of)).toBeGreaterThanOrEqual(0.8);
+      expect(shareOf("tooCoarse", tooCoarseFrom! - gap, of)).toBeLessThan(0.8);
+    },
+  );
+
+  test("an end at which anything may still be right is open", () => {
+    const low = { ...input, prior: { setting: 0, sd: 0.3 } };
+    const high = { ...input, prior: { setting: 24, sd: 0.3 } };
+    expect(provedEnds(beliefOf(low), low)).toEqual({ tooCoarseFrom: expect.any(Number) });
+    expect(provedEnds(beliefOf(high), high)).toEqual({ tooFineTo: expect.any(Number) });
   });
 });

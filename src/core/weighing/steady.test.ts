@@ -20,6 +20,17 @@ test.each([
   expect(steadyG(seconds(massAt))).toBeUndefined();
 });
 
+test.each([9, 10, 11, 12])("with %i readings in two seconds, its two halves are as they come", (count) => {
+  const at = (massAt: (i: number) => number) =>
+    Array.from({ length: count }, (_, i) => ({ atS: 10 + (2 * i) / count, massG: massAt(i) }));
+  expect(steadyG(at(() => 300))).toBeCloseTo(300, 9);
+  // One half lies so much above the other.
+  const stepped = (stepG: number) => at((i) => (i < Math.floor(count / 2) ? 300 : 300 + stepG));
+  expect(steadyG(stepped(0.79))).toBeGreaterThan(300);
+  expect(steadyG(stepped(0.81))).toBeUndefined();
+  expect(steadyG(stepped(-0.81))).toBeUndefined();
+});
+
 test("what came before the last two seconds does not count, and a few readings are too few", () => {
   expect(steadyG(seconds((atS) => (atS < 0.8 ? 0 : 305)))).toBeCloseTo(305, 6);
   expect(steadyG(seconds(() => 305).slice(0, 5))).toBeUndefined();
