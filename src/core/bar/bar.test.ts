@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { BarEvent, Filling, Happened } from "./events.ts";
-import { type Followed, foldBar, follow, NOTHING_YET } from "./fold.ts";
-import { historyOf } from "./history.ts";
+import { eventsOf, type Followed, foldBar, follow, NOTHING_YET } from "./fold.ts";
+import { historyOf, samplesAhead } from "./history.ts";
 import { potNow } from "./now.ts";
 import { type Standing, standingAt } from "./standing.ts";
 import { type BarKit, type BarState, EMPTY_BAR } from "./state.ts";
@@ -228,6 +228,15 @@ describe("what cannot have been so is noted, and what can be of it is done", () 
     ]);
   });
 
+  test("what is looked at is that one alone, and looking at something that is not odd changes nothing", () => {
+    const [first, second] = [cup(1), cup(2)];
+    const looked = (eventId: string) => at(3, { kind: "lookedAt", eventId });
+    const left = (eventId: string) => barAfter(first, second, looked(eventId)).odd.map((odd) => odd.eventId);
+    expect(left(first.id)).toEqual([second.id]);
+    expect(left(second.id)).toEqual([first.id]);
+    expect(left("another")).toEqual([first.id, second.id]);
+  });
+
   test("the last of a pot is served, not more", () => {
     const state = barAfter(filled(0, { liquidG: 300 }), cup(1), cup(2));
     expect(standing(state)).toMatchObject({ liquidG: 0, cups: 2 });
@@ -265,7 +274,11 @@ describe("until when a pot is sold", () => {
     expect(now(cool, 0)).toMatchObject({ because: "cold" });
     expect(now(cool, 0).soldUntilMs! / MIN).toBeCloseTo(589.7 * Math.log(41 / 39), 1);
     expect(now({ ...cool, serve: "iced" }, 0).because).toBe("hold");
-    expect(now({ ...pot, tempC: 55 }, 1).mark).toBe("past");
+    expect(now({ ...pot, tempC: 55 }, 1)).toMatchObject({ mark: "past", soldUntilMs: 0 });
+    // In a room as warm as that it never is.
+    const hotRoom = { atMs: 0, roomTempC: 60, rules: RULES };
+    expect(potNow(cool, KIT.vessels.a!, hotRoom).because).toBe("hold");
+    expect(potNow({ ...cool, tempC: 59 }, KIT.vessels.a!, hotRoom).soldUntilMs).toBe(0);
   });
 });
 
@@ -328,6 +341,27 @@ test("a filling's life is told through the vessels that it stood in", () => {
   expect(temps).toEqual(temps.toSorted((a, b) => b - a));
 });
 
+test("what is ahead of a pot is how it will stand, evenly from now to the end of its sale", () => {
+  const pot = standing(barAfter(filled(0)))!;
+  const ahead = (untilMs: number | null) =>
+    samplesAhead(pot, KIT.vessels.a!, { nowMs: 10 * MIN, untilMs, roomTempC: ROOM_C });
+  const samples = ahead(90 * MIN);
+  expect([samples[0]!.atMs, samples.at(-1)!.atMs]).toEqual([10 * MIN, 90 * MIN]);
+  const gap = samples[1]!.atMs - samples[0]!.atMs;
+  for (const [i, { atMs, tempC, liquidG, strengthPct }] of samples.entries()) {
+    expect(atMs).toBeCloseTo(10 * MIN + i * gap, 3);
+    const then = standingAt(pot, KIT.vessels.a!, atMs, ROOM_C);
+    expect({ tempC, liquidG, strengthPct }).toEqual({
+      tempC: then.tempC,
+      liquidG: then.liquidG,
+      strengthPct: then.strengthPct,
+    });
+  }
+  expect(ahead(10 * MIN)).toEqual([]);
+  expect(ahead(5 * MIN)).toEqual([]);
+  expect(ahead(null)).toEqual([]);
+});
+
 const VESSELS = ["a", "b", "plate"] as const;
 const vesselId = fc.constantFrom(...VESSELS, "unknown");
 const massG = fc.double({ min: 0.1, max: 1500, noNaN: true });
@@ -365,23 +399,25 @@ const happened: fc.Arbitrary<Happened> = fc.oneof(
   fc.nat(29).map((i): Happened => ({ kind: "lookedAt", eventId: `e${100 + i}` })),
 );
 /** Events with undos of some of them, and of undos. */
-const history = fc
-  .record({
-    done: fc.array(fc.tuple(happened, fc.integer({ min: 0, max: 300 })), { minLength: 1, maxLength: 30 }),
-    undone: fc.array(fc.tuple(fc.nat(40), fc.integer({ min: 0, max: 300 })), { maxLength: 8 }),
-  })
-  .map(({ done, undone }) => {
-    const events: BarEvent[] = done.map(([each, minutes], i) => ({
-      ...each,
-      id: `e${100 + i}`,
-      atMs: minutes * MIN,
-    }));
-    for (const [target, minutes] of undone) {
-      const eventId = events[target % events.length]!.id;
-      events.push({ kind: "undone", eventId, id: `e${100 + events.length}`, atMs: minutes * MIN });
-    }
-    return events;
-  });
+const historyOfLength = (minLength: number, maxLength: number) =>
+  fc
+    .record({
+      done: fc.array(fc.tuple(happened, fc.integer({ min: 0, max: 300 })), { minLength, maxLength }),
+      undone: fc.array(fc.tuple(fc.nat(2 * maxLength), fc.integer({ min: 0, max: 300 })), { maxLength: 8 }),
+    })
+    .map(({ done, undone }) => {
+      const events: BarEvent[] = done.map(([each, minutes], i) => ({
+        ...each,
+        id: `e${100 + i}`,
+        atMs: minutes * MIN,
+      }));
+      for (const [target, minutes] of undone) {
+        const eventId = events[target % events.length]!.id;
+        events.push({ kind: "undone", eventId, id: `e${100 + events.length}`, atMs: minutes * MIN });
+      }
+      return events;
+    });
+const history = historyOfLength(1, 30);
 
 describe("one answer, whatever way the events come", () => {
   const through = (events: readonly BarEvent[]) =>
@@ -404,6 +440,26 @@ describe("one answer, whatever way the events come", () => {
         ];
         expect(through([...theirs, ...mine]).state).toEqual(straight);
       }),
+    );
+  });
+
+  test("also on a long day, of which the most comes in its order and some late", () => {
+    fc.assert(
+      fc.property(historyOfLength(140, 260), fc.array(fc.nat(259), { maxLength: 12 }), (events, late) => {
+        const sorted = eventsOf(foldBar(events, KIT));
+        const isLate = (_: BarEvent, i: number) => late.includes(i);
+        const arrived = [...sorted.filter((each, i) => !isLate(each, i)), ...sorted.filter(isLate)];
+        const followed = through(arrived);
+        expect(followed.state).toEqual(foldBar(events, KIT).state);
+        expect(eventsOf(followed)).toEqual(sorted);
+        // Every stop is what stood there after as many events.
+        for (const [i, stop] of followed.stops.entries()) {
+          const sofar = sorted.slice(0, 64 * (i + 1));
+          const undos = sorted.filter(({ kind }) => kind === "undone");
+          expect(stop).toEqual(foldBar([...sofar, ...undos], KIT).state);
+        }
+      }),
+      { numRuns: 20 },
     );
   });
 

@@ -102,6 +102,7 @@ test("what waited is counted: a pot past its hold from then until it was poured,
     filled(420),
     begun(425, null),
     begun(430, 12),
+    begun(431, 0),
     // Ninety minutes are its hold.
     at(535, { kind: "pouredAway", vesselId: "a", reason: "tooOld" }),
     filled(540),
