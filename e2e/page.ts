@@ -61,6 +61,8 @@ const LISTENS = () =>
       Object.keys(element).some((key) => key.startsWith("__reactProps$")),
     ));
 const LISTENS_WITHIN_MS = 60_000;
+/** At every frame the question itself would keep the page from listening. */
+const ASKED_EVERY_MS = 100;
 
 /** Lets a page that is opened or loaded anew count as there only once it listens: a tap before that would be lost. */
 function waitsUntilListening(page: Page): void {
@@ -69,7 +71,9 @@ function waitsUntilListening(page: Page): void {
     const opened = async (...args: unknown[]) => {
       const response = await own(...args);
       // A page without scripts of its own never listens: its test says what it expects.
-      await page.waitForFunction(LISTENS, undefined, { timeout: LISTENS_WITHIN_MS }).catch(() => {});
+      await page
+        .waitForFunction(LISTENS, undefined, { timeout: LISTENS_WITHIN_MS, polling: ASKED_EVERY_MS })
+        .catch(() => {});
       return response;
     };
     Object.assign(page, { [open]: opened });

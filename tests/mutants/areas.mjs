@@ -9,5 +9,14 @@ export const AREAS = {
 /** These look at the files of the house, not at what they do. */
 export const OF_FILES = ["arrows", "secrets", "commands", "walk"].map((name) => `tests/${name}.test.ts`);
 
-/** These play whole days and many houses: with each loop counted they would take half of the time, and notice little that no other does. */
-export const LONG = ["src/core/brew/move.test.ts", "src/core/shift/plan/yardstick.test.ts"];
+/**
+ * These play whole days, many writers at once, or whole set-ups: they reach nearly everything, would take more time than all others
+ * together, and notice little that no other does. Leaving them out can only make fewer mutants noticed.
+ */
+export const LONG = [
+  "src/core/brew/move.test.ts",
+  "src/core/shift/plan/yardstick.test.ts",
+  "tests/fuzz.test.ts",
+  "tests/migrations.test.ts",
+  "tests/writers.test.ts",
+];

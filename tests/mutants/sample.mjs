@@ -86,7 +86,9 @@ class SampleReporter {
   onMutantTested({ status }) {
     if (status === "CompileError" || status === "Ignored") return;
     this.tested = (this.tested ?? 0) + 1;
-    if (this.tested % TOLD_EVERY === 0) console.log(`${this.tested} of ${sample().chosen.length} tried`);
+    this.noticed = (this.noticed ?? 0) + (status === "Killed" || status === "Timeout" ? 1 : 0);
+    if (this.tested % TOLD_EVERY === 0)
+      console.log(`${this.tested} of ${sample().chosen.length} tried, ${this.noticed} noticed`);
   }
 
   onMutationTestReportReady({ files }) {

@@ -145,9 +145,11 @@ describe("the study", () => {
   });
 
   test("says the same each time, and mends nothing that nothing is said against", () => {
-    expect(study(11.5)).toEqual(study(11.5));
+    const { mends, ...rest } = study(11.5);
     expect(must(outlookAt(FULMAR, CHOUGH, 11.5)).checks).toEqual([]);
-    expect(study(11.5).mends).toEqual([]);
+    expect(mends).toEqual([]);
+    // Of a source that cannot be brewed nothing is known to mend by.
+    expect(study(11.5, HOPELESS)).toEqual({ ...rest, mends: [] });
     expect(study(7, HOPELESS).mends).toEqual([]);
   });
 
