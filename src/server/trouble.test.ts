@@ -2,6 +2,7 @@ import { expect, test, vi } from "vitest";
 import { OutcomeUnknown } from "#data/failures.ts";
 import { readLog } from "#tests/serverLog.ts";
 import { Refusal, troubleOf } from "./action.ts";
+import { ThreadBusy } from "./inThread.ts";
 import { refuse } from "./route.ts";
 
 vi.mock("next/headers", () => ({ headers: async () => new Headers(), cookies: async () => ({}) }));
@@ -25,6 +26,10 @@ test.each([
   ],
   ["a node that lost its cluster", driver({ errno: 1047 }), "gone", 503, /does not answer/],
   ["a lock that never came", driver({ errno: 1205 }), "wait", 429, /Others are changing the same/],
+  ["a pool that has no turn left", new ThreadBusy(), "wait", 429, /did not get to it/],
+  ["something that is not there any more", driver({ errno: 1452 }), "notThere", 404, /not there any more/],
+  ["a figure that no column keeps", driver({ errno: 1264 }), "badInput", 422, /more than the house can keep/],
+  ["a disk that is full", driver({ errno: 1021 }), "full", 507, /disk of the machine/],
   ["a refusal", new Refusal("No.", { code: "stale", field: "name" }), "stale", 409, /^No\.$/],
 ] as const)("%s is told as what it is", async (_what, error, code, status, sentence) => {
   const trouble = troubleOf(error);
