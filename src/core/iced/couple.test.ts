@@ -4,7 +4,14 @@ import { outlookAt } from "#core/outlook";
 import { must } from "#core/result";
 import { ASKING, GLASS, icedBy } from "#tests/iced.ts";
 import { planned } from "./couple.ts";
-import { type CorrectInput, correctionOf, coupled, extractionFor, type IcedFault, solveIced } from "./index.ts";
+import {
+  type CorrectInput,
+  correctionOf,
+  coupled,
+  extractionFor,
+  type IcedFault,
+  solveIced,
+} from "./index.ts";
 
 const WANTED = { yieldG: 2400, strengthPct: 1.25, finalTempC: 8 };
 
