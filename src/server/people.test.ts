@@ -10,9 +10,9 @@ const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: LEAD, at: NOW };
 const PIN = "583926";
 
-const asked = vi.hoisted(() => ({ from: "127.0.0.1" }));
+const caller = vi.hoisted(() => ({ from: "127.0.0.1" }));
 vi.mock("next/headers", () => ({
-  headers: async () => new Headers({ "x-tumbek-address": asked.from }),
+  headers: async () => new Headers({ "x-tumbek-address": caller.from }),
   cookies: async () => ({ get: () => undefined }),
 }));
 
@@ -122,9 +122,9 @@ describe("the first lead", () => {
     const first = { id: uuidv7(), name: "Wren Ashby", pin: PIN };
     await expect(house.addFirst(first, NOW)).rejects.toMatchObject({ code: "notYours" });
     await fresh.db.update(people).set({ role: "barista" });
-    asked.from = "192.168.1.20";
+    caller.from = "192.168.1.20";
     await expect(house.addFirst(first, NOW)).rejects.toMatchObject({ code: "notYours" });
-    asked.from = "127.0.0.1";
+    caller.from = "127.0.0.1";
     await expect(house.addFirst({ ...first, pin: "1" }, NOW)).rejects.toMatchObject({ field: "pin" });
     await house.addFirst(first, NOW);
     expect(await rowOf(first.id)).toMatchObject({ name: "Wren Ashby", role: "lead" });

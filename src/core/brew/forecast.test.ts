@@ -209,6 +209,16 @@ describe("whatever is poured", () => {
     );
   });
 
+  test("what the plain way gives is what it took: nothing of the dose's solids is lost or made", () => {
+    fc.assert(
+      fc.property(inputs, (input) => {
+        const plain = forecastBrew(input, plainSolids);
+        if (plain.ok) expect(Math.abs(plain.value.solidsBalanceG) / input.doseG).toBeLessThan(1e-9);
+      }),
+      { numRuns: 15 },
+    );
+  });
+
   test("half the step, or half the layer, moves extraction by less than 0.1 point and time by less than 2 s", () => {
     fc.assert(
       fc.property(inputs, (input) => {

@@ -2,7 +2,15 @@ import { expect, test } from "vitest";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
 import { ANCHOR } from "#tests/brews.ts";
-import { forecastBrew, forecastRange, RANGED, type Spread, unevenShareOf } from "./index.ts";
+import {
+  drawn,
+  forecastBrew,
+  forecastRange,
+  RANGE_SAMPLES,
+  RANGED,
+  type Spread,
+  unevenShareOf,
+} from "./index.ts";
 
 const SURE: Spread = {
   grindShare: 0,
@@ -35,6 +43,25 @@ test("each thing that is uncertain widens what it touches, and the forecast lies
   expect(width(rangeOf({ extractionShare: 0.1 }).brewTimeS)).toBe(0);
   expect(width(rangeOf({ waterTempC: 2 }).strengthPct)).toBeGreaterThan(0);
   expect(width(rangeOf({ densityGPerMl: 0.03 }).highWaterMm)).toBeGreaterThan(0);
+});
+
+test("the range is the middle eight in ten of its draws", () => {
+  const spread = { ...SURE, grindShare: 0.1, waterTempC: 2 };
+  const random = seeded(3);
+  const draws = Array.from({ length: RANGE_SAMPLES }, () =>
+    must(forecastBrew(drawn(ANCHOR, spread, random))),
+  );
+  const range = forecastRange(ANCHOR, spread, seeded(3))!;
+  for (const name of RANGED) {
+    const sorted = draws.map((brew) => brew[name]).toSorted((a, b) => a - b);
+    const at = (share: number) => {
+      const place = share * (sorted.length - 1);
+      const [below, above] = [sorted[Math.floor(place)]!, sorted[Math.ceil(place)]!];
+      return below + (place - Math.floor(place)) * (above - below);
+    };
+    expect(range[name][0]).toBeCloseTo(at(0.1), 9);
+    expect(range[name][1]).toBeCloseTo(at(0.9), 9);
+  }
 });
 
 test("one seed, one range; brews that fail are counted, and none at all is no range", () => {

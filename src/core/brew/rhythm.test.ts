@@ -81,6 +81,37 @@ describe("at another size", () => {
     }
   });
 
+  test("what was poured without a bloom keeps its shares, and all its times stretch", () => {
+    const plain: Rhythm = {
+      doseG: 20,
+      blooms: false,
+      pours: [
+        { toG: 60, start: { atS: 10 }, pace: { gPerS: 6 } },
+        { toG: 300, start: { atS: 40 }, pace: { byS: 90 } },
+      ],
+    };
+    const { pours } = rescaled(plain, { doseG: 20, waterG: 450, stretch: 1.2 });
+    expect(pours[0]!.toG).toBeCloseTo(90, 9);
+    expect(pours[0]!.start).toEqual({ atS: expect.closeTo(12, 9) });
+    expect(pours[0]!.pace).toEqual({ gPerS: expect.closeTo((6 * 1.5) / 1.2, 9) });
+    expect(pours[1]).toMatchObject({ toG: 450, pace: { byS: expect.closeTo(108, 9) } });
+  });
+
+  test("a bloom's own pace goes by the dose, and what follows by the water that is left", () => {
+    const paced: Rhythm = {
+      doseG: 20,
+      blooms: true,
+      pours: [
+        { toG: 50, start: { atS: 0 }, pace: { gPerS: 5 } },
+        { toG: 300, start: { atS: 40 }, pace: { gPerS: 6 } },
+      ],
+    };
+    const { pours } = rescaled(paced, { doseG: 30, waterG: 325, stretch: 1.1 });
+    expect(pours[0]).toMatchObject({ toG: expect.closeTo(75, 9), pace: { gPerS: expect.closeTo(7.5, 9) } });
+    // As much as before runs after the bloom.
+    expect(pours[1]!.pace).toEqual({ gPerS: expect.closeTo(6 / 1.1, 9) });
+  });
+
   const rhythm: fc.Arbitrary<Rhythm> = fc
     .record({
       doseG: fc.double({ min: 5, max: 60, noNaN: true }),

@@ -17,6 +17,19 @@ describe("a press", () => {
     expect(endTempC).toBeGreaterThan(75);
   });
 
+  test("its mean temperature is that of its time, between where it began and where it ends", () => {
+    const { meanSlurryTempC, endTempC, curves } = steep();
+    expect(meanSlurryTempC).toBeGreaterThan(endTempC);
+    expect(meanSlurryTempC).toBeLessThan(PRESS.waterTempC);
+    const { timeS, slurryTempC } = curves;
+    const warm = timeS.reduce(
+      (sum, atS, i) =>
+        sum + (i === 0 ? 0 : ((slurryTempC[i]! + slurryTempC[i - 1]!) / 2) * (atS - timeS[i - 1]!)),
+      slurryTempC[0]! * timeS[0]!,
+    );
+    expect(meanSlurryTempC).toBeCloseTo(warm / PRESS.steepS, 1);
+  });
+
   test("left to drain it keeps more; unstirred it gives less", () => {
     expect(steep({ ending: "drained" }).yieldG).toBeLessThan(steep().yieldG);
     expect(steep({ stirred: false }).extractionPct).toBeLessThan(steep().extractionPct);

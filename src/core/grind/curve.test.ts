@@ -31,6 +31,15 @@ describe("a dial's curve", () => {
     expect(umAt(straight, 20)).toBeCloseTo(2025, 9);
   });
 
+  test("a slope between two unlike stretches is their weighted harmonic mean, worked by hand", () => {
+    const at = (setting: number, ln: number) => ({ setting, um: 100 * Math.exp(ln), by: "sieve" as const });
+    const { slopes } = must(fitCurve([at(0, 0), at(2, 2), at(10, 6)]));
+    // Secants 1 and 0.5 over 2 and 8: weights 2 · 8 + 2 and 8 + 2 · 2.
+    expect(slopes[0]).toBeCloseTo(1, 12);
+    expect(slopes[1]).toBeCloseTo(30 / (18 / 1 + 12 / 0.5), 12);
+    expect(slopes[2]).toBeCloseTo(0.5, 12);
+  });
+
   test("one point, a setting twice and a turn back are refused, with the two that fight", () => {
     expect(fitCurve(CHOUGH.slice(0, 1))).toEqual({ ok: false, failure: { code: "tooFewPoints", least: 2 } });
     const twice = fitCurve([...CHOUGH, { setting: 5, um: 640, by: "word" }]);

@@ -24,7 +24,7 @@ function way(change: Partial<WayAsked>): WayAsked {
     ...change,
   };
 }
-const only = (asked: WayAsked, wantedG = 2850) => compareWays([asked], wantedG)[0]!;
+const only = (single: WayAsked, wantedG = 2850) => compareWays([single], wantedG)[0]!;
 
 describe("one way to brew it", () => {
   test("at once: the forecast's own figures at the setting that would be suggested", () => {
@@ -79,8 +79,8 @@ describe("ways of one kind", () => {
   });
 
   test("stand in one order, whatever order they are asked in", () => {
-    const asked = [way({ by: "trim" }), way({ by: "two", times: 2 }), way({ by: "one" })];
-    expect(compareWays(asked, 0).map(({ by, place }) => [by, place])).toEqual([
+    const ways = [way({ by: "trim" }), way({ by: "two", times: 2 }), way({ by: "one" })];
+    expect(compareWays(ways, 0).map(({ by, place }) => [by, place])).toEqual([
       ["one", 2],
       ["two", 1],
       ["trim", 0],

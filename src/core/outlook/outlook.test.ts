@@ -290,11 +290,11 @@ describe("sweeps", () => {
   });
 
   test("each says once for every brew how far it is", () => {
-    const told = (sweep: Sweep<unknown>) => [...sweep].map(({ done: at, of }) => [at, of]);
+    const progressOf = (sweep: Sweep<unknown>) => [...sweep].map(({ done: at, of }) => [at, of]);
     const counted = (of: number) => Array.from({ length: of }, (_, i) => [i + 1, of]);
-    expect(told(sweepDial(FULMAR, CHOUGH))).toEqual(counted(25));
-    expect(told(sweepRatio(FULMAR, CHOUGH, 9))).toEqual(counted(17));
-    expect(told(sweepWindow(FULMAR, CHOUGH, [15, 16]))).toEqual(counted(2 * 49));
+    expect(progressOf(sweepDial(FULMAR, CHOUGH))).toEqual(counted(25));
+    expect(progressOf(sweepRatio(FULMAR, CHOUGH, 9))).toEqual(counted(17));
+    expect(progressOf(sweepWindow(FULMAR, CHOUGH, [15, 16]))).toEqual(counted(2 * 49));
     const source = must(outlookOf(LOFT, 800)).brew;
     const hopeless = { ...FULMAR, limits: { ...FULMAR.limits, timeS: [1, 2] as const } };
     const mends = mendsOf({
@@ -304,7 +304,7 @@ describe("sweeps", () => {
       source,
       others: [{ name: "it", plan: hopeless }],
     });
-    expect(told(mends)).toEqual(counted(25));
+    expect(progressOf(mends)).toEqual(counted(25));
   });
 
   test("the window: each setting that is named has no warning, and its neighbours outside have", () => {
