@@ -248,6 +248,8 @@ test.describe("a lead on a phone, by touch", () => {
     await page.goto(APART);
     await choose(page, "made by", "concentrate, steeped cold");
     await expect(page.getByTestId("steep")).toContainText("of cold water for 16 hours");
+    // Its link follows a moment later.
+    await expect(page).toHaveURL(/method%3Asteep|method:steep/);
     await saveCard(page, page.url());
     await guideOf(page, new URL(page.url()).pathname);
     await tap(page, /^First water/);
