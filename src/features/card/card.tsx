@@ -43,7 +43,7 @@ export function Card(props: CardProps) {
   const { may, send } = useCounter();
   const { act, busy } = useAct();
   const router = useRouter();
-  const outbox = useBar()?.outbox;
+  const bar = useBar();
   const drop = async () => {
     // Its page is not drawn anew: it is gone.
     const sent = await send(deleteCard(id));
@@ -67,8 +67,8 @@ export function Card(props: CardProps) {
   const [newGuideId] = useState(() => uuidv7());
   const guideIt = async () => {
     const reply = beginGuide({ id: newGuideId, cardId: id });
-    if (outbox && (await isUnanswered(reply))) {
-      await outbox.put("/api/v1/guides", { id: newGuideId, cardId: id });
+    if (bar && (await isUnanswered(reply))) {
+      await bar.put("/api/v1/guides", { id: newGuideId, cardId: id });
       // The page that this device keeps for it.
       window.location.assign(`/guide/new?card=${id}#${newGuideId}`);
       return;

@@ -63,7 +63,7 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
   const [theirs, setTheirs] = useState<BatchRow & { readonly changedBy: string }>();
   const { act, trouble, busy } = useAct();
   const [confirmed, setConfirmed] = useState(false);
-  const outbox = useBar()?.outbox;
+  const bar = useBar();
   const form = useFields({
     fields,
     start: base.values,
@@ -91,8 +91,8 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
   const send = async (values: Values, revision: number | undefined) => {
     const message = { ...messageOf(values, base.known, site), confirmed };
     const reply = revision === undefined ? logBatch(message) : correctBatch({ ...message, revision });
-    if (revision === undefined && outbox && (await isUnanswered(reply))) {
-      await outbox.put("/api/v1/batches", message);
+    if (revision === undefined && bar && (await isUnanswered(reply))) {
+      await bar.put("/api/v1/batches", message);
       return leftToOutbox();
     }
     const sent = await act(reply);
