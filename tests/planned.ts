@@ -26,3 +26,14 @@ export const LOFT: Plan = {
 export const SALTMARSH = { densityGPerMl: 0.4, roast: "medium" as const, daysSinceRoast: 9 };
 /** A house that has approved nothing. */
 export const NOTHING_YET = { lessons: [], coffee: { coffeeId: "saltmarsh", bag: SALTMARSH } };
+
+/** How unsure what a forecast rests on usually is. */
+export const SPREAD = {
+  grindShare: 0.03,
+  retentionGPerG: 0.05,
+  densityGPerMl: 0.008,
+  waterTempC: 1,
+  permeabilityShare: 0.2,
+  extractionShare: 0.06,
+  unevenShare: 0,
+};

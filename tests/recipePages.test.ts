@@ -3,6 +3,7 @@ import { must } from "#core/result";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { keepVersion } from "#data/recipes.ts";
 import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { shown } from "./shown.ts";
 
 /*
  * The pages and files of the demo house's recipes: of Loft cone there are versions 3 and 4, Harbour press is on trial, Gangway is a draft.
@@ -35,12 +36,6 @@ afterAll(async () => {
   vi.unstubAllEnvs();
   await fresh.drop();
 });
-
-async function shown<T>(page: Promise<T>): Promise<Exclude<T, string | undefined>> {
-  const found = await page;
-  if (typeof found === "string" || found === undefined) throw new Error(`nothing to show: ${found}`);
-  return found as Exclude<T, string | undefined>;
-}
 
 describe("a recipe's page", () => {
   test("shows the version that counts, or the one that is named, with the days of all", async () => {

@@ -18,6 +18,28 @@ export interface Outbox {
 }
 
 /**
+ * Keeps a letter on this device; whichever part of a page has the outbox sends it, also one that is loaded later.
+ *
+ * @returns whether it is kept: where it is not, that is said
+ */
+export function usePost(): (url: string, body: object) => Promise<boolean> {
+  const { person, send: say } = useCounter();
+  return useCallback(
+    async (url, body) => {
+      try {
+        const { post } = await outbox();
+        await post({ url, body, personId: person.id });
+        return true;
+      } catch {
+        void say(NOT_KEPT);
+        return false;
+      }
+    },
+    [person.id, say],
+  );
+}
+
+/**
  * What this device has to send: kept first, sent in its order as soon as the house answers, once.
  *
  * @param onNews what became of a letter, whichever window of this device sent it
@@ -66,12 +88,12 @@ export function useOutbox(onNews?: (news: OutboxNews) => void): Outbox {
       clearInterval(again);
     };
   }, [send, open]);
+  const post = usePost();
   const put = useCallback(
-    (url: string, body: object) =>
-      outbox()
-        .then(({ post }) => post({ url, body, personId: person.id }))
-        .then(send, () => void say(NOT_KEPT)),
-    [person.id, send, say],
+    async (url: string, body: object) => {
+      if (await post(url, body)) send();
+    },
+    [post, send],
   );
   return useMemo(() => ({ mine, put, discard: throwAway }), [mine, put]);
 }

@@ -10,8 +10,8 @@ export const AREAS = {
 export const OF_FILES = ["arrows", "secrets", "commands", "walk"].map((name) => `tests/${name}.test.ts`);
 
 /**
- * These play whole days, many writers at once, or whole set-ups: they reach nearly everything, would take more time than all others
- * together, and notice little that no other does. Leaving them out can only make fewer mutants noticed.
+ * These play whole days, many writers at once, or whole set-ups: they reach nearly every mutant, and would take about half of the time.
+ * Leaving them out can only make fewer mutants noticed.
  */
 export const LONG = [
   "src/core/brew/move.test.ts",

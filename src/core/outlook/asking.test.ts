@@ -3,7 +3,7 @@ import { forecastBrew } from "#core/brew";
 import { umAt } from "#core/grind";
 import { must } from "#core/result";
 import { CHOUGH } from "#tests/grinders.ts";
-import { FULMAR, LOFT, NOTHING_YET } from "#tests/planned.ts";
+import { FULMAR, LOFT, NOTHING_YET, SPREAD } from "#tests/planned.ts";
 import {
   type Asking,
   brewInputOf,
@@ -22,15 +22,6 @@ import {
   sweepRatio,
 } from "./index.ts";
 
-const SPREAD = {
-  grindShare: 0.03,
-  retentionGPerG: 0.05,
-  densityGPerMl: 0.008,
-  waterTempC: 1,
-  permeabilityShare: 0.2,
-  extractionShare: 0.06,
-  unevenShare: 0,
-};
 const ASKING: Asking = {
   source: brewInputOf(LOFT, 800),
   plan: FULMAR,

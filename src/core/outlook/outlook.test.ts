@@ -5,7 +5,7 @@ import { fitCurve, settingAt, umAt } from "#core/grind";
 import { seeded } from "#core/random";
 import { must } from "#core/result";
 import { CHOUGH, CHOUGH_CURVE } from "#tests/grinders.ts";
-import { FULMAR, LOFT, NOTHING_YET, SALTMARSH } from "#tests/planned.ts";
+import { FULMAR, LOFT, NOTHING_YET, SALTMARSH, SPREAD } from "#tests/planned.ts";
 import {
   brewInputOf,
   ladderOf,
@@ -374,15 +374,6 @@ describe("what would mend it", () => {
 });
 
 describe("how sure it is", () => {
-  const SPREAD = {
-    grindShare: 0.03,
-    retentionGPerG: 0.05,
-    densityGPerMl: 0.008,
-    waterTempC: 1,
-    permeabilityShare: 0.2,
-    extractionShare: 0.06,
-    unevenShare: 0,
-  };
   const sure = (change: object) => done(surenessOf(FULMAR, 800, { ...SPREAD, ...change }, seeded(2))).value!;
 
   test("names what widens the range most, first", () => {

@@ -5,7 +5,6 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { flushSync } from "react-dom";
 import { v7 as uuidv7 } from "uuid";
-import { useBar } from "#parts/bar/barContext.ts";
 import { IntoPot } from "#parts/bar/intoPot.tsx";
 import { useTelling } from "#parts/bar/useTelling.ts";
 import { CardFace, type CardFaceProps } from "#parts/cardFace.tsx";
@@ -16,6 +15,7 @@ import { Link } from "#ui/link.tsx";
 import { toast } from "#ui/notice.ts";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
+import { usePost } from "#ui/useOutbox.ts";
 import { stopsOf } from "#words/cards";
 import { beginGuide, deleteCard, listCard, retireCards, tryCard } from "./actions.ts";
 
@@ -43,7 +43,7 @@ export function Card(props: CardProps) {
   const { may, send } = useCounter();
   const { act, busy } = useAct();
   const router = useRouter();
-  const bar = useBar();
+  const post = usePost();
   const drop = async () => {
     // Its page is not drawn anew: it is gone.
     const sent = await send(deleteCard(id));
@@ -67,8 +67,8 @@ export function Card(props: CardProps) {
   const [newGuideId] = useState(() => uuidv7());
   const guideIt = async () => {
     const reply = beginGuide({ id: newGuideId, cardId: id });
-    if (bar && (await isUnanswered(reply))) {
-      await bar.put("/api/v1/guides", { id: newGuideId, cardId: id });
+    if (await isUnanswered(reply)) {
+      if (!(await post("/api/v1/guides", { id: newGuideId, cardId: id }))) return;
       // The page that this device keeps for it.
       window.location.assign(`/guide/new?card=${id}#${newGuideId}`);
       return;

@@ -4,7 +4,6 @@ import { useMemo, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { BatchOfCard, BatchRow } from "#contract/batch.ts";
 import { drawnAgoMs } from "#offline/drawn.ts";
-import { useBar } from "#parts/bar/barContext.ts";
 import { type Chosen, Conflict } from "#parts/conflict.tsx";
 import { saidOf } from "#parts/form/fields.ts";
 import { FormRow } from "#parts/form/formRow.tsx";
@@ -15,6 +14,7 @@ import { toast } from "#ui/notice.ts";
 import { FIELD_GRID, SaveForm } from "#ui/saveForm.tsx";
 import { useUnits } from "#ui/units.tsx";
 import { useAct } from "#ui/useAct.ts";
+import { usePost } from "#ui/useOutbox.ts";
 import { correctBatch, logBatch } from "./actions.ts";
 import { batchFields, type LogSite, likeIt, messageOf, SHORT, SIGNS, valuesOf } from "./batchFields.ts";
 import { sayFollowed } from "./followed.ts";
@@ -63,7 +63,7 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
   const [theirs, setTheirs] = useState<BatchRow & { readonly changedBy: string }>();
   const { act, trouble, busy } = useAct();
   const [confirmed, setConfirmed] = useState(false);
-  const bar = useBar();
+  const post = usePost();
   const form = useFields({
     fields,
     start: base.values,
@@ -91,9 +91,10 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
   const send = async (values: Values, revision: number | undefined) => {
     const message = { ...messageOf(values, base.known, site), confirmed };
     const reply = revision === undefined ? logBatch(message) : correctBatch({ ...message, revision });
-    if (revision === undefined && bar && (await isUnanswered(reply))) {
-      await bar.put("/api/v1/batches", message);
-      return leftToOutbox();
+    if (revision === undefined && (await isUnanswered(reply))) {
+      // What could not be kept stays in the form.
+      if (await post("/api/v1/batches", message)) leftToOutbox();
+      return;
     }
     const sent = await act(reply);
     if (!sent.ok) return;

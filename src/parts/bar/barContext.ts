@@ -13,8 +13,6 @@ export interface BarAtHand {
   readonly nowMs: number;
   /** What this device has still to send; undefined until it is looked up. */
   readonly outbox: Outbox | undefined;
-  /** Keeps a message on this device until the house has it; one that comes before the outbox is looked up waits for it. */
-  readonly put: Outbox["put"];
   /** Tells what happened: drawn at once, and kept by the house soon; answers with the ids under which it can be undone. */
   readonly tell: (happenings: readonly Happening[]) => readonly string[];
 }

@@ -80,22 +80,7 @@ export function BarProvider({ initial, children }: BarProviderProps) {
     },
     [houseNow],
   );
-  // So do messages that the house did not answer.
-  const found = useRef<Outbox>(undefined);
-  const waiting = useRef<((outbox: Outbox) => void)[]>([]);
-  const onOutbox = useCallback((next: Outbox) => {
-    found.current = next;
-    setOutbox(next);
-    for (const goOn of waiting.current.splice(0)) goOn(next);
-  }, []);
-  const put = useCallback<Outbox["put"]>(async (url, body) => {
-    const at = found.current ?? (await new Promise<Outbox>((goOn) => waiting.current.push(goOn)));
-    await at.put(url, body);
-  }, []);
-  const bar = useMemo<BarAtHand>(
-    () => ({ view, nowMs, outbox, put, tell }),
-    [view, nowMs, outbox, put, tell],
-  );
+  const bar = useMemo<BarAtHand>(() => ({ view, nowMs, outbox, tell }), [view, nowMs, outbox, tell]);
   return (
     <BarContext value={bar}>
       <HeardContext value={heardMs}>{children}</HeardContext>
@@ -107,7 +92,7 @@ export function BarProvider({ initial, children }: BarProviderProps) {
           onView={setView}
           onHeard={onHeard}
           onNow={setNowMs}
-          onOutbox={onOutbox}
+          onOutbox={setOutbox}
           onKeep={onKeep}
         />
       )}
