@@ -112,6 +112,18 @@ test("a tablet without a network opens the Bar as it was heard of last, sells an
   await page.getByRole("link", { name: "Log a batch" }).tap();
   await page.getByLabel("came out").fill("2790");
   await page.getByLabel("took").fill("6:10");
+  // A device that is full for a moment: what was typed stays until it can be kept.
+  await page.evaluate(() => {
+    const { add } = IDBObjectStore.prototype;
+    IDBObjectStore.prototype.add = () => {
+      IDBObjectStore.prototype.add = add;
+      throw new DOMException("full", "QuotaExceededError");
+    };
+  });
+  await page.getByRole("button", { name: "Log it" }).tap();
+  await expect(page.getByText(/^This device cannot keep what you did/).first()).toBeVisible();
+  await expect(page.getByLabel("came out")).toHaveValue("2790");
+  await expect(line(page)).toContainText("4 to send");
   await page.getByRole("button", { name: "Log it" }).tap();
   await expect(page.getByRole("button", { name: "It is brewing" })).toBeVisible();
   await expect(line(page)).toContainText("5 to send");
