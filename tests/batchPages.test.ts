@@ -2,6 +2,7 @@ import { subMinutes } from "date-fns";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
+import { fits } from "#data/schema/index.ts";
 import { bigPot } from "./batches.ts";
 import { demoDatabase, type OwnDatabase } from "./database.ts";
 import { shown } from "./shown.ts";
@@ -33,6 +34,8 @@ beforeAll(async () => {
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
   await (await import("#server/demoDay.ts")).planDemoDays(fresh.db, NOW);
+  // A pair that learns from its log would be fitted behind the batches of these tests.
+  await fresh.db.delete(fits);
   logs = await import("#server/batches.ts");
   standards = await import("#server/standards.ts");
   cups = await import("#server/cups.ts");
