@@ -290,10 +290,18 @@ test("a duplicate begins with what was poured, not with what was weighed", async
 });
 
 test("a recipe that is left, or a draft that is thrown away, is one tap away", async ({ page }) => {
+  await page.clock.install();
   await page.goto(LOFT);
   await page.getByRole("link", { name: "Duplicate" }).click();
+  await expect(field(page, "name")).toHaveValue("Loft cone, copy");
+  // Nothing waits: what is kept a moment later is lost where the next page comes fast.
+  await page.clock.pauseAt(Date.now() + 60_000);
   await typeInto(page, "name", "Loft cone, finer");
   await typeInto(page, "dose", "23");
+  await page.reload();
+  await page.clock.resume();
+  await expect(page.getByText("As you left it")).toBeVisible();
+  await expect(field(page, "dose")).toHaveValue("23 g");
   await button(page, "Leave it").click();
   await expect(page).toHaveURL(/\/recipes$/);
   await button(page, "Go back").click();

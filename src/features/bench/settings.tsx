@@ -229,7 +229,7 @@ function SettingsForm({ house, onDone }: SettingsFormProps) {
   };
   return (
     <SaveForm save="Keep these settings" busy={busy} onSave={save} onDone={done}>
-      {form.restored && <Restored onAnew={anew} />}
+      {form.isRestored && <Restored onAnew={anew} />}
       {SECTIONS.map(({ title, fields }) => (
         <fieldset key={title}>
           <legend className="font-semibold">{title}</legend>

@@ -117,7 +117,7 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
 
   return (
     <SaveForm save={`Keep this ${KIND_WORDS[kind].one}`} busy={busy} onSave={save} onDone={done}>
-      {form.restored && <Restored onAnew={anew} />}
+      {form.isRestored && <Restored onAnew={anew} />}
       {typicals && typicals.length > 0 && !thing && (
         <div className="flex flex-wrap items-center gap-2">
           <Choice

@@ -125,7 +125,7 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
   const more = fields.map(({ name }) => name).filter((name) => ![...short, ...SIGNS].includes(name));
   return (
     <SaveForm save={batch ? "Correct it" : "Log it"} busy={busy} onSave={save} onDone={done}>
-      {form.restored && <Restored onAnew={anew} />}
+      {form.isRestored && <Restored onAnew={anew} />}
       {card && (
         <p data-testid="from-card">
           Brewed from the card <strong>{card.title}</strong>: weigh what came out, and say how long it took.

@@ -4,7 +4,7 @@ import { faultsOf } from "#core/recipe";
 import { brewedWith, kitOf, namedOf, recipeBench } from "#scaling/sheet";
 import { BENCH } from "#tests/pierHead.ts";
 import { LOFT_RECIPE } from "#tests/recipes.ts";
-import { act, brewedOn, firstDraft, nextDraft } from "./draft.ts";
+import { act, brewedOn, draftFrom, firstDraft, nextDraft } from "./draft.ts";
 
 const FULMAR = BENCH.brewers[0]!;
 const CONE = { ...FULMAR, id: "cone", name: "hand cone", kind: "hand" as const };
@@ -102,4 +102,25 @@ describe("a draft", () => {
     expect(act(draft, { type: "amount", pour: 9, waterG: 1 })).toBe(draft);
     expect(act(draft, { type: "bloom", multiple: 3 }).recipe.pours[0]!.toG).toBe(66);
   });
+});
+
+const WRITTEN = firstDraft(KIT);
+
+test("what was written comes back as it was", () => {
+  const changed = { ...WRITTEN, name: "Loft cone, finer", recipe: { ...WRITTEN.recipe, doseG: 21 } };
+  expect(draftFrom(JSON.stringify(changed), WRITTEN)).toEqual(changed);
+});
+
+test("nothing comes back of another shape, of half a text", () => {
+  const { name: _, ...nameless } = WRITTEN;
+  const { doseG: __, ...doseless } = WRITTEN.recipe;
+  for (const text of [
+    "",
+    "{",
+    "null",
+    "7",
+    JSON.stringify(nameless),
+    JSON.stringify({ ...WRITTEN, recipe: doseless }),
+  ])
+    expect(draftFrom(text, WRITTEN)).toBeUndefined();
 });

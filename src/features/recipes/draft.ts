@@ -64,3 +64,15 @@ export function act(draft: Draft, done: PourAct): Draft {
   const recipe = poured(draft.recipe, done);
   return recipe === draft.recipe ? draft : { ...draft, recipe };
 }
+
+/** A draft that was kept as text, with the fields of another one; undefined where something else stands, as of an older version. */
+export function draftFrom(text: string, like: Draft): Draft | undefined {
+  const fieldsOf = (thing: unknown) => Object.keys(Object(thing)).toSorted().join(" ");
+  try {
+    const found = JSON.parse(text) as Draft | null;
+    const fits = fieldsOf(found) === fieldsOf(like) && fieldsOf(found?.recipe) === fieldsOf(like.recipe);
+    return fits ? found! : undefined;
+  } catch {
+    return undefined;
+  }
+}

@@ -7,6 +7,7 @@ import { v7 as uuidv7 } from "uuid";
 import type { KeptRecipe, RecipeVersion } from "#contract/recipe.ts";
 import { faultsOf, type PourAct, type RecipeFault } from "#core/recipe";
 import { Restored } from "#parts/form/restored.tsx";
+import { useDraft } from "#parts/form/useDraft.ts";
 import { useUnsaved } from "#parts/form/useUnsaved.ts";
 import { step } from "#parts/undoable.ts";
 import { UndoButtons } from "#parts/undoButtons.tsx";
@@ -20,7 +21,7 @@ import { WordsField } from "#ui/wordsField.tsx";
 import { recipeSentence } from "#words/recipes";
 import { keepRecipe, throwDraftAway } from "./actions.ts";
 import { CupFields } from "./cupFields.tsx";
-import { act, brewedOn, type Draft } from "./draft.ts";
+import { act, brewedOn, type Draft, draftFrom } from "./draft.ts";
 import { Beside, useRecipeForecast } from "./forecastPanel.tsx";
 import { HandSteps } from "./handSteps.tsx";
 import { Made } from "./made.tsx";
@@ -28,7 +29,6 @@ import { Meanwhile } from "./meanwhile.tsx";
 import { Mind } from "./mind.tsx";
 import { PressFields } from "./pressFields.tsx";
 import { Timeline } from "./timeline.tsx";
-import { useDeviceDraft } from "./useDeviceDraft.ts";
 
 /** Fetched beside the page, with what drags its rows: the timeline stands and works before it is there. */
 const PourTable = dynamic(() => import("./pourTable.tsx").then(({ PourTable }) => PourTable), { ssr: false });
@@ -51,7 +51,7 @@ const NO_FAULTS: readonly RecipeFault[] = [];
 /** A recipe while it is written: what it is made with, its water in its time, and what came out. */
 export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
   const router = useRouter();
-  const { send } = useCounter();
+  const { person, send } = useCounter();
   const [history, dispatch] = useReducer(step<Draft>, { past: [], now: start, future: [] });
   const [saved, setSaved] = useState(start);
   const [preview, setPreview] = useState<PourAct>();
@@ -64,10 +64,16 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
 
   const unsaved = history.now !== saved;
   useUnsaved(unsaved);
-  const onDevice = useDeviceDraft(row.revision, {
-    draft: history.now,
+  const keyOf = () =>
+    `tumbek.draft.${person.id}.${window.location.pathname}${window.location.search}.${row.revision}`;
+  const onDevice = useDraft(keyOf, {
+    text: JSON.stringify(history.now),
     isUnsaved: unsaved,
-    onFound: (found) => dispatch({ type: "set", state: found }),
+    restore: (text) => {
+      const found = draftFrom(text, history.now);
+      if (found) dispatch({ type: "set", state: found });
+      return found !== undefined;
+    },
   });
   const onKeyDown = (event: KeyboardEvent) => {
     // In a field the browser undoes letters; elsewhere the last act is undone.

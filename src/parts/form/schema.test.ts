@@ -68,8 +68,17 @@ describe("a kept draft", () => {
     expect(draftFrom('{"a":"1","b":""}', ["a", "b"])).toEqual({ a: "1", b: "" });
   });
 
-  it("is nothing when it is of an older form, damaged, or was never written", () => {
-    for (const text of [null, "{", "7", "[]", '{"a":"1"}', '{"a":"1","b":2}', '{"a":"1","b":"","c":""}'])
+  it("is nothing when it is of an older form, or damaged", () => {
+    for (const text of [
+      "",
+      "null",
+      "{",
+      "7",
+      "[]",
+      '{"a":"1"}',
+      '{"a":"1","b":2}',
+      '{"a":"1","b":"","c":""}',
+    ])
       expect(draftFrom(text, ["a", "b"])).toBeUndefined();
   });
 });

@@ -1,48 +1,56 @@
 import { useEffect, useRef, useState } from "react";
-import { useCounter } from "#ui/counter.tsx";
 import type { Texts } from "./schema.ts";
 
 interface Drafted {
-  readonly texts: Readonly<Record<string, string | undefined>>;
-  readonly isDirty: boolean;
-  readonly restore: (texts: Texts) => void;
+  readonly text: string;
+  readonly isUnsaved: boolean;
+  /** Puts back what was found; false where it is of another shape, as of an older version. */
+  readonly restore: (text: string) => boolean;
 }
 
-const WRITES_AFTER_MS = 300;
-
-/** Keeps a half-filled form on this device, for the person who typed it, until it is saved or given up: a reload loses nothing. */
-export function useDraft(name: string | undefined, { texts, isDirty, restore }: Drafted) {
-  const { person } = useCounter();
-  const key = name && `tumbek.draft.${person.id}.${name}`;
-  const [restored, setRestored] = useState(false);
-  const looked = useRef(false);
+/**
+ * Keeps what is half written on this device until it is saved or given up: a reload loses nothing. It is kept at once
+ * and not a moment later, since the page may be left by then.
+ * @param keyOf Where it is kept; asked in the browser only, and undefined where nothing is.
+ */
+export function useDraft(keyOf: () => string | undefined, { text, isUnsaved, restore }: Drafted) {
+  const [isRestored, setRestored] = useState(false);
+  const hasLooked = useRef(false);
   useEffect(() => {
-    if (!key || looked.current) return;
-    looked.current = true;
-    const found = draftFrom(localStorage.getItem(key), Object.keys(texts));
-    if (!found) return;
-    restore(found);
-    setRestored(true);
+    const key = keyOf();
+    if (!key || hasLooked.current) return;
+    hasLooked.current = true;
+    const found = localStorage.getItem(key);
+    if (found !== null && restore(found)) setRestored(true);
   });
-  const text = JSON.stringify(texts);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the place follows the page, which is left with what is written on it
   useEffect(() => {
-    if (!key || !isDirty) return;
-    const timer = setTimeout(() => localStorage.setItem(key, text), WRITES_AFTER_MS);
-    return () => clearTimeout(timer);
-  }, [key, isDirty, text]);
+    const key = keyOf();
+    if (key && isUnsaved) keepText(key, text);
+  }, [isUnsaved, text]);
   return {
-    restored,
+    isRestored,
     forget: () => {
       setRestored(false);
+      const key = keyOf();
       if (key) localStorage.removeItem(key);
     },
   };
 }
 
-/** A kept draft of exactly these fields; undefined where something else stands, as of an older form. */
-export function draftFrom(text: string | null, keys: readonly string[]): Texts | undefined {
+/** Keeps a text on this device; on a full one it stands in its form alone, whose leaving is asked about. */
+function keepText(key: string, text: string): void {
   try {
-    const found: unknown = JSON.parse(text ?? "null");
+    localStorage.setItem(key, text);
+  } catch (error) {
+    if (!(error instanceof DOMException)) throw error;
+  }
+}
+
+/** A kept draft of exactly these fields; undefined where something else stands, as of an older form. */
+export function draftFrom(text: string, keys: readonly string[]): Texts | undefined {
+  try {
+    const found: unknown = JSON.parse(text);
     const texts = Object(found) as Record<string, unknown>;
     const fits =
       Object.keys(texts).length === keys.length && keys.every((key) => typeof texts[key] === "string");

@@ -4,10 +4,11 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useEffect, useMemo, useState } from "react";
 import { type Control, useForm, useWatch } from "react-hook-form";
 import type { Trouble } from "#contract/trouble.ts";
+import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
 import type { Value } from "./fields.ts";
 import { type FormField, keyOf, readText, schemaOf, type Texts, textsOf, type Values } from "./schema.ts";
-import { useDraft } from "./useDraft.ts";
+import { draftFrom, useDraft } from "./useDraft.ts";
 import { useUnsaved } from "./useUnsaved.ts";
 
 export type { FormField, Values } from "./schema.ts";
@@ -25,7 +26,7 @@ export interface FieldsForm {
   /** Begins anew with other values. */
   readonly restart: (values: Values) => void;
   /** Whether it was found half filled in, as somebody left it. */
-  readonly restored: boolean;
+  readonly isRestored: boolean;
   /** Nothing of it is kept any longer: it was saved, or given up. */
   readonly forget: () => void;
 }
@@ -42,6 +43,7 @@ interface FieldsRules {
 /** A form of fields that are read off a table: kept as they are typed, complained about only when they are asked for. */
 export function useFields({ fields, start, draft, trouble }: FieldsRules): FieldsForm {
   const units = useUnits();
+  const { person } = useCounter();
   const [from, setFrom] = useState(start);
   const schema = useMemo(() => schemaOf(fields, from, units), [fields, from, units]);
   const form = useForm<Texts, unknown, Record<string, Value>>({
@@ -53,10 +55,14 @@ export function useFields({ fields, start, draft, trouble }: FieldsRules): Field
   });
   const { errors, submitCount, isDirty } = form.formState;
   const texts = useWatch({ control: form.control as unknown as Control<Texts> });
-  const storedDraft = useDraft(draft, {
-    texts,
-    isDirty,
-    restore: (found) => form.reset(found, { keepDefaultValues: true }),
+  const storedDraft = useDraft(() => draft && `tumbek.draft.${person.id}.${draft}`, {
+    text: JSON.stringify(texts),
+    isUnsaved: isDirty,
+    restore: (text) => {
+      const found = draftFrom(text, Object.keys(texts));
+      if (found) form.reset(found, { keepDefaultValues: true });
+      return found !== undefined;
+    },
   });
   useUnsaved(isDirty);
   const troubleOf = (name: string) => {
