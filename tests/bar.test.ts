@@ -1,7 +1,7 @@
 import { addMinutes } from "date-fns";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
-import { type SentEvent, sentSales } from "#contract/bar.ts";
+import { type SentEvent, type SentSales, sentSales } from "#contract/bar.ts";
 import { dayIn } from "#contract/days.ts";
 import type { PotView } from "#contract/potView.ts";
 import { must } from "#core/result";
@@ -269,7 +269,7 @@ describe("sales of a till", () => {
     at: at(-2),
     ...over,
   });
-  const keep = (...list: ReturnType<typeof sale>[]) => till.keepSales(PIER_HEAD, { sales: list }, by());
+  const keep = (...list: SentSales["sales"]) => till.keepSales(PIER_HEAD, { sales: list }, by());
 
   test("are taken out of the oldest pot of their product, each once", async () => {
     await send([filled(LEFT, -30), filled(RIGHT, -10)]);
@@ -277,6 +277,7 @@ describe("sales of a till", () => {
     expect(await keep(two)).toEqual({ kept: 1 });
     expect(await keep(two)).toEqual({ kept: 0 });
     expect([(await pot(LEFT)).standing!.cups, (await pot(RIGHT)).standing!.cups]).toEqual([2, 0]);
+    expect((await pot(LEFT)).standing!.liquidG).toBe(2000 - 2 * 220);
     const listed = (await till.salesOfDay(PIER_HEAD, null)).sales.find(({ id }) => id === two.id);
     expect(listed).toMatchObject({ coffee: "Saltmarsh", count: 2, source: "till" });
   });
@@ -291,6 +292,23 @@ describe("sales of a till", () => {
     expect((await pot(LEFT)).standing!.cups).toBe(2);
   });
 
+  test("not out of one of another coffee, of iced coffee, of an empty one, or of one that was brewed after it", async () => {
+    await send([
+      filled(LEFT, -44, { coffeeId: DEMO_IDS.coffees.kittiwake }),
+      filled(vessels.steel, -43, { serve: "iced" }),
+      filled(BLUE, -40, { liquidG: 220 }),
+      filled(RIGHT, -20),
+      cup(BLUE, -30, { massG: 220, cups: 1, cupMl: 240 }),
+    ]);
+    await keep(sale({ at: at(-25) }));
+    expect((await pot(RIGHT)).standing!.cups).toBe(0);
+    await keep(sale({ at: at(-20) }));
+    expect((await pot(RIGHT)).standing!.cups).toBe(2);
+    expect([(await pot(LEFT)).standing?.cups, (await pot(BLUE)).standing?.cups]).toEqual([0, 1]);
+    await keep(sale({ serve: "iced", cupMl: 350, count: 1 }));
+    expect((await pot(vessels.steel)).standing).toMatchObject({ cups: 1, liquidG: 2000 - 220 });
+  });
+
   test("of yesterday are yesterday's, and move no pot; none of its product is counted all the same", async () => {
     await send([filled(LEFT, -30)]);
     const [yesterday, other] = [sale({ at: at(-24 * 60) }), sale({ coffee: "Kittiwake" })];
@@ -303,18 +321,44 @@ describe("sales of a till", () => {
 
   test("of what nobody sells, of the future, or another under one id are refused, and none of the message is kept", async () => {
     const good = sale();
-    for (const [bad, field] of [
-      [sale({ coffee: "Puffin" }), "sales.1.coffee"],
-      [sale({ cupMl: 333 }), "sales.1.cupMl"],
-      [sale({ at: at(30) }), "sales.1.at"],
-      [sale({ at: at(-500 * 24 * 60) }), "sales.1.at"],
-      [{ ...good, count: 3 }, "sales.1.id"],
+    const another = /^Another sale was kept under this id already/;
+    for (const [bad, field, message] of [
+      [sale({ coffee: "Puffin" }), "sales.1.coffee", /no coffee named Puffin on the bench/],
+      [sale({ cupMl: 333 }), "sales.1.cupMl", /no hot cup of 333 ml/],
+      [sale({ serve: "iced" }), "sales.1.cupMl", /no iced cup of 240 ml/],
+      [sale({ at: at(6) }), "sales.1.at", /not been sold yet/],
+      [sale({ at: at(-401 * 24 * 60) }), "sales.1.at", /more than a year ago/],
+      [{ ...good, count: 3 }, "sales.1.id", another],
+      [{ ...good, coffee: "Kittiwake" }, "sales.1.id", another],
+      [{ ...good, cupMl: 350 }, "sales.1.id", another],
+      [{ ...good, serve: "iced" as const, cupMl: 350 }, "sales.1.id", another],
+      [{ ...good, at: at(-3) }, "sales.1.id", another],
     ] as const) {
-      await expect(keep(good, bad)).rejects.toMatchObject({ code: "badInput", field });
+      await expect(keep(good, bad)).rejects.toMatchObject({
+        code: "badInput",
+        field,
+        message: expect.stringMatching(message),
+      });
     }
+    // A till's clock may be a little ahead, and its sales a year late.
+    expect(await keep(sale({ at: at(5) }), sale({ at: at(-399 * 24 * 60) }))).toEqual({ kept: 2 });
+    for (const site of [demoId(9999), "nowhere"])
+      await expect(till.keepSales(site, { sales: [sale()] }, by())).rejects.toMatchObject({
+        code: "notThere",
+        field: "site",
+        message: "There is no site by that id.",
+      });
+    await expect(till.salesOfDay(demoId(9999), null)).rejects.toMatchObject({
+      code: "notThere",
+      field: "site",
+    });
     expect(await sold(good.id)).toBeUndefined();
     for (const count of [-1, 0, 1.5])
       expect(sentSales.safeParse({ sales: [sale({ count })] }).success).toBe(false);
-    await expect(till.salesOfDay(PIER_HEAD, "July")).rejects.toMatchObject({ field: "day" });
+    await expect(till.salesOfDay(PIER_HEAD, "July")).rejects.toMatchObject({
+      code: "badInput",
+      field: "day",
+      message: "Name the day as 2026-07-15.",
+    });
   });
 });

@@ -28,7 +28,7 @@ import type { Database } from "#data/connection.ts";
 import { sameContent } from "#data/sentTwice.ts";
 import { lock, type Transaction, transact } from "#data/transact.ts";
 import { Refusal } from "./action.ts";
-import { benchOf } from "./bench.ts";
+import { benchNamed } from "./bench.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { fillingOf } from "./fillings.ts";
@@ -126,9 +126,7 @@ export async function keepBarEvents(
   sent: SentEvents,
   by: Act & { readonly personId: string },
 ): Promise<{ readonly n: number }> {
-  const bench = await benchOf(siteId);
-  if (!bench || bench.site.id !== siteId)
-    throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
+  const bench = await benchNamed(siteId);
   await transact(database(), (tx) => keepWith(tx, bench, sent, by));
   const { n } = await barOf(database(), bench);
   return { n };

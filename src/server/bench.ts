@@ -2,6 +2,7 @@ import type { Bench } from "#contract/bench.ts";
 import { dayIn } from "#contract/days.ts";
 import { type BenchPieces, benchFrom, readPieces, siteMeant } from "#data/bench.ts";
 import { type BenchRevisions, readBenchRevisions } from "#data/house.ts";
+import { Refusal } from "./action.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { keptInProcess } from "./process.ts";
@@ -24,6 +25,19 @@ export async function benchOf(siteId: string): Promise<Bench | undefined> {
   if (isNewer(pieces, known.pieces)) known.pieces = pieces;
   const bench = benchFrom(pieces, siteId);
   return bench && { ...bench, today: dayIn(bench.site.timeZone, now()) };
+}
+
+/**
+ * The bench of this site and of no other; of the first one where none is named.
+ *
+ * @throws `Refusal` `notThere`, with the field that named it
+ */
+export async function benchNamed(siteId: string | null, field = "site"): Promise<Bench> {
+  const bench = await benchOf(siteId ?? "");
+  if (!bench || (siteId !== null && bench.site.id !== siteId)) {
+    throw new Refusal("There is no site by that id.", { code: "notThere", field });
+  }
+  return bench;
 }
 
 function isOf(pieces: BenchPieces | undefined, now: BenchRevisions, siteId: string): pieces is BenchPieces {

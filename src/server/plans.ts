@@ -10,8 +10,7 @@ import {
 import type { Act } from "#data/audit.ts";
 import { keepDayPlan, keepSitePlan, type Planned, readDayPlan, readSitePlan } from "#data/plans.ts";
 import type { ShiftDay } from "#data/shifts.ts";
-import { Refusal } from "./action.ts";
-import { benchOf } from "./bench.ts";
+import { benchNamed } from "./bench.ts";
 import { database } from "./database.ts";
 import { dayKitOf } from "./dayKit.ts";
 
@@ -45,7 +44,7 @@ export async function saveSitePlan(
   { siteId, plan, revision }: { readonly siteId: string; readonly plan: SitePlan; readonly revision: number },
   by: By,
 ): Promise<PlanKept<SitePlan>> {
-  await siteOf(siteId);
+  await benchNamed(siteId, "siteId");
   const outcome = await keepSitePlan(database(), siteId, { value: plan, began: revision }, by);
   return outcome.ok ? { revision: outcome.value } : staleOf(outcome.failure.theirs);
 }
@@ -56,16 +55,11 @@ export async function saveDayPlan(
   { changes, revision }: { readonly changes: DayChanges; readonly revision: number },
   by: By,
 ): Promise<PlanKept<DayChanges>> {
-  await siteOf(at.siteId);
+  await benchNamed(at.siteId, "siteId");
   const outcome = await keepDayPlan(database(), at, { value: changes, began: revision }, by);
   return outcome.ok ? { revision: outcome.value } : staleOf(outcome.failure.theirs);
 }
 
 function staleOf<T>(theirs: Planned<T>): PlanKept<T> {
   return { revision: theirs.revision, theirs };
-}
-
-async function siteOf(siteId: string): Promise<void> {
-  if ((await benchOf(siteId))?.site.id !== siteId)
-    throw new Refusal("There is no site by that id.", { code: "notThere", field: "siteId" });
 }

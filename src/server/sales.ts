@@ -17,7 +17,7 @@ import {
 import { lock, transact } from "#data/transact.ts";
 import { Refusal } from "./action.ts";
 import { barOf } from "./bar.ts";
-import { benchOf } from "./bench.ts";
+import { benchNamed } from "./bench.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { isDay } from "./days.ts";
@@ -41,8 +41,7 @@ export async function keepSales(
   { sales }: SentSales,
   by: Act & { readonly personId: string },
 ): Promise<{ readonly kept: number }> {
-  const bench = await benchOf(siteId);
-  if (!bench) throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
+  const bench = await benchNamed(siteId);
   const read = sales.map((sale, place) => newSaleOf(sale, place, bench));
   return transact(database(), async (tx) => {
     await lock(tx, "bar");
@@ -140,8 +139,7 @@ function drawnFrom(
 
 /** A day's sales at a site, today's where no day is named. @throws `Refusal` `badInput` for what is no day */
 export async function salesOfDay(siteId: string, named: string | null) {
-  const bench = await benchOf(siteId);
-  if (!bench) throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
+  const bench = await benchNamed(siteId);
   const { timeZone } = bench.site;
   const day = named ?? dayIn(timeZone, now());
   if (!isDay(day)) throw new Refusal("Name the day as 2026-07-15.", { code: "badInput", field: "day" });

@@ -4,8 +4,7 @@ import type { Bench } from "#contract/bench.ts";
 import { dayIn } from "#contract/days.ts";
 import { listCards } from "#data/cards.ts";
 import { isDatabaseAway, isPoolBusy } from "#data/failures.ts";
-import { Refusal } from "./action.ts";
-import { benchOf } from "./bench.ts";
+import { benchNamed, benchOf } from "./bench.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 
@@ -48,12 +47,7 @@ export async function siteAsked(request: Request): Promise<string> {
 
 /** The bench of the site that an API request names by `?site=`; of the first one when it names none. */
 export async function benchAsked(request: Request): Promise<Bench> {
-  const namedSite = new URL(request.url).searchParams.get("site");
-  const bench = await benchOf(namedSite ?? "");
-  if (!bench || (namedSite !== null && bench.site.id !== namedSite)) {
-    throw new Refusal("There is no site by that id.", { code: "notThere", field: "site" });
-  }
-  return bench;
+  return benchNamed(new URL(request.url).searchParams.get("site"));
 }
 
 /** Today at the site that this browser works at, as an ISO date. */
