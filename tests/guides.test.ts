@@ -5,6 +5,7 @@ import { type GuideEvent, packTape } from "#core/guide";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { batches, cards, events, guideEvents, guides } from "#data/schema/index.ts";
 import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { shown } from "./shown.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 /** Saltmarsh in the large dispenser, of the demo's cards. */
@@ -106,6 +107,30 @@ test("what cannot be brewed has no guide", async () => {
   await fresh.db.update(cards).set({ draft: true }).where(eq(cards.id, CARD));
   await expect(begun()).rejects.toThrow("Something stands against brewing");
   await fresh.db.update(cards).set({ draft: false }).where(eq(cards.id, CARD));
+});
+
+test("a page of a guide that was not begun yet has what it will have, without an id, and what runs beside it", async () => {
+  const running = await begun();
+  const own = await page(running);
+  const next = await shown(read.readNewGuidePage(CARD));
+  expect(next).toMatchObject({ siteId: PIER_HEAD, hasCardChanged: false, batchId: null, isEnded: false });
+  expect(next.guide).toEqual({ ...own.guide, id: "", events: [] });
+  expect(next.others.map(({ id }) => id)).toContain(running);
+  expect(own.others.map(({ id }) => id)).not.toContain(running);
+  for (const none of [uuidv7(), "nonsense", undefined])
+    expect(await read.readNewGuidePage(none)).toBeUndefined();
+  for (const none of [uuidv7(), "nonsense"]) expect(await read.readGuidePage(none)).toBeUndefined();
+});
+
+test("a guide says that its card says something else by now, and only then", async () => {
+  const id = await begun();
+  expect((await page(id)).hasCardChanged).toBe(false);
+  const [card] = await fresh.db.select().from(cards).where(eq(cards.id, CARD));
+  const { sheet } = card!;
+  const sheetNow = { ...sheet, madeWith: { ...sheet.madeWith, waterTempC: 88 } } as typeof sheet;
+  await fresh.db.update(cards).set({ sheet: sheetNow }).where(eq(cards.id, CARD));
+  expect((await page(id)).hasCardChanged).toBe(true);
+  await fresh.db.update(cards).set({ sheet }).where(eq(cards.id, CARD));
 });
 
 test("what the bar cannot keep the guide does not keep either, and sent again it is at both", async () => {

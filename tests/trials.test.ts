@@ -2,7 +2,9 @@ import { eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD, TRAINEE } from "#data/demo/bench.ts";
-import { batches, cards, standards, trials } from "#data/schema/index.ts";
+import { turnBench } from "#data/house.ts";
+import { batches, cards, grinders, standards, trials } from "#data/schema/index.ts";
+import { transact } from "#data/transact.ts";
 import { demoDatabase, type OwnDatabase } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
@@ -250,6 +252,72 @@ test("a setting off the dial is refused at its field; a trial that has ended tak
   ).rejects.toThrow("has ended");
   const words = { minutes: 1 };
   await expect(house.sayTasting({ id: uuidv7(), batchId, words }, lead)).rejects.toThrow("has ended");
+});
+
+test("a trial begins from a card that is there and can be brewed; what is not there is told", async () => {
+  const start = (cardId: string) => house.startTrial({ id: uuidv7(), cardId }, lead);
+  const notThere = (work: Promise<unknown>) => expect(work).rejects.toMatchObject({ code: "notThere" });
+  await notThere(start(demoId(999)));
+  await fresh.db.update(cards).set({ draft: true }).where(eq(cards.id, CARD));
+  await expect(start(CARD)).rejects.toMatchObject({
+    code: "refused",
+    message: expect.stringMatching(/^Something stands against brewing this card/),
+  });
+  await fresh.db.update(cards).set({ draft: false }).where(eq(cards.id, CARD));
+  const [gone, id] = [demoId(999), await begun()];
+  await notThere(house.cardForTrial({ id: uuidv7(), trialId: gone, setting: 10, ...AS_BEFORE }, barista));
+  await notThere(house.addBatch({ trialId: gone, batchId: gone }, barista));
+  await notThere(house.alterTrial({ id: gone, revision: 1, budgetG: 500, bothSides: true }, lead));
+  await notThere(house.endTrial({ id: gone, revision: 1, reason: "" }, lead));
+  await notThere(house.addBatch({ trialId: id, batchId: gone }, barista));
+  expect(await seen.trialAtHand(gone)).toBeUndefined();
+  const before = await fresh.db.$count(trials);
+  await house.startTrial({ id, cardId: CARD }, lead);
+  expect(await fresh.db.$count(trials)).toBe(before);
+});
+
+test("the dial's very ends are on it; a card under an id that is taken is none", async () => {
+  const trialId = await begun();
+  const made = (setting: number, id = uuidv7()) =>
+    house.cardForTrial({ id, trialId, setting, ...AS_BEFORE }, barista);
+  for (const setting of [0, 24]) await made(setting);
+  for (const setting of [-0.5, 24.5]) await expect(made(setting)).rejects.toMatchObject({ field: "setting" });
+  await expect(made(10, CARD)).rejects.toMatchObject({ code: "stale" });
+  // Three batches of its card, in whole grams.
+  expect((await found(trialId)).trial.budgetG).toBe(Math.ceil(3 * AS_BEFORE.doseG));
+});
+
+test("a trial whose grinder was taken off the bench takes no batch and makes no card", async () => {
+  const trialId = await begun();
+  const batchId = await brewed(trialId, 10);
+  const off = (removed: boolean) =>
+    transact(fresh.db, async (tx) => {
+      await tx.update(grinders).set({ removed }).where(eq(grinders.id, DEMO_IDS.grinders.chough));
+      await turnBench(tx, "equipment");
+    });
+  await off(true);
+  const refused = (work: Promise<unknown>) => expect(work).rejects.toThrow(/another grinder/);
+  await refused(house.addBatch({ trialId, batchId }, barista));
+  await refused(house.cardForTrial({ id: uuidv7(), trialId, setting: 10, ...AS_BEFORE }, barista));
+  await off(false);
+});
+
+test("words are taken back by whoever said them, or by a lead", async () => {
+  const trialId = await begun();
+  const batchId = await brewed(trialId, 10);
+  const said = async () => {
+    const id = uuidv7();
+    await house.sayTasting({ id, batchId, words: { minutes: 1 } }, barista);
+    return id;
+  };
+  const takes = (id: string, personId: string, role: "lead" | "barista") =>
+    house.takeTastingBack({ id }, { personId, role });
+  const id = await said();
+  await expect(takes(id, TRAINEE, "barista")).rejects.toThrow(/^These are somebody else's words/);
+  await takes(id, BARISTA, "barista");
+  await takes(await said(), LEAD, "lead");
+  // Sent twice it is done once.
+  await takes(id, BARISTA, "barista");
 });
 
 test("an approved batch of a trial ends it, and teaches with the trial's middle and width; of two leads one approves", async () => {
