@@ -173,6 +173,59 @@ describe("a job", () => {
   });
 });
 
+describe("whoever waits for a job", () => {
+  /** A job that another server has taken, and what that server makes of it a moment later. */
+  async function elsewhere(ends: (tryId: string) => Promise<unknown>) {
+    const id = await add();
+    const { tryId } = (await takeJob(fresh.db, id))!;
+    const [outcome] = await Promise.all([server.jobOutcome(id), ends(tryId)]);
+    return outcome;
+  }
+
+  test("is told what another server came to, that it cannot be done, or that it comes later", async () => {
+    expect(await elsewhere((tryId) => finish(tryId, "elsewhere"))).toEqual({ changed: 1 });
+    const refused = (tryId: string) =>
+      transact(fresh.db, (tx) => endJob(tx, tryId, { refused: "No pot was weighed yet." }));
+    await expect(elsewhere(refused)).rejects.toMatchObject({ message: "No pot was weighed yet." });
+    expect(await elsewhere((tryId) => failTry(fresh.db, tryId, "no"))).toBe("later");
+    expect(await elsewhere(() => fresh.db.update(jobs).set({ state: "stuck" }))).toBe("later");
+    expect(await elsewhere(() => fresh.db.delete(jobs))).toBe("later");
+    expect(await server.jobOutcome(uuidv7())).toBe("later");
+  });
+
+  test("has it done by this server where no other one has taken it", async () => {
+    const id = await add();
+    expect(await server.jobOutcome(id)).toEqual({ changed: expect.any(Number) });
+    expect(await findJob(fresh.db, id)).toMatchObject({ state: "done", tries: 1 });
+  });
+
+  test("all that is due is done, one after the other, and what is done soon is done without anybody waiting", async () => {
+    const ids = [await add(), await add()];
+    await server.workOff();
+    for (const id of ids) expect(await findJob(fresh.db, id)).toMatchObject({ state: "done" });
+    const soon = await add();
+    server.doSoon([soon, uuidv7()]);
+    await vi.waitFor(async () => expect(await findJob(fresh.db, soon)).toMatchObject({ state: "done" }), {
+      timeout: 60_000,
+    });
+  });
+
+  test("a lead lets one that is stuck be tried again at once, or gives it up", async () => {
+    const [again, gone] = [await add(), await add()];
+    await fresh.db.update(jobs).set({ state: "stuck" });
+    await server.dropStuck(gone);
+    await expect(server.dropStuck(gone)).rejects.toMatchObject({
+      code: "stale",
+      message: expect.stringMatching(/not stuck any more/),
+    });
+    await server.retryStuck(again);
+    await vi.waitFor(async () => expect(await findJob(fresh.db, again)).toMatchObject({ state: "done" }), {
+      timeout: 60_000,
+    });
+    expect((await listOpenJobs(fresh.db)).length).toBe(0);
+  });
+});
+
 describe("what follows from an approval", () => {
   const approvedPot = async (cardId: string) => {
     const pot = bigPot(NOW);
