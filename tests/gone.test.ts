@@ -45,7 +45,7 @@ beforeAll(async () => {
 });
 afterAll(() => fresh.drop());
 
-const kept = <T>(work: (tx: Transaction) => Promise<T>) => transact(fresh.db, work as never) as Promise<T>;
+const kept = <T>(work: (tx: Transaction) => Promise<T>) => transact(fresh.db, work);
 const trialOf = (cardId: string, id = uuidv7()) => ({
   id,
   siteId: PIER_HEAD,
