@@ -201,6 +201,27 @@ describe("the Bench", () => {
     expect(scales).toHaveLength(1);
   });
 
+  test("names what waits for a lead, by whom and of what, and what was taken off meanwhile", async () => {
+    const { propose, decide } = await import("#server/measures.ts");
+    const measures = [
+      [DEMO_IDS.coffees.kittiwake, "Kittiwake"],
+      [demoId(9999), "something taken off"],
+    ] as const;
+    const ids = measures.map(() => uuidv7());
+    for (const [i, [of]] of measures.entries()) {
+      const measure = { what: "density" as const, of: { id: of, revision: 1, massG: 76, volumeMl: 200 } };
+      await propose({ id: ids[i]!, siteId: PIER_HEAD, measure }, { personId: demoId(11), at: NOW });
+    }
+    const { overview } = await shown(read.readOverview());
+    expect(overview.proposals.map(({ name, person, at }) => [name, person, at])).toEqual(
+      expect.arrayContaining(
+        measures.map(([, name]) => [name, "Brannoc Teal", expect.stringMatching(/09:30/)]),
+      ),
+    );
+    for (const id of ids) await decide({ id, accept: false }, { personId: LEAD, at: NOW });
+    expect((await shown(read.readOverview())).overview.proposals).toEqual([]);
+  });
+
   test("what was taken off is on its own part still, and nowhere else", async () => {
     const [paper] = (await readThings(fresh.db, "filter", PIER_HEAD)).filter(
       ({ figures }) => figures.name === "small basket paper",
@@ -404,6 +425,23 @@ describe("the wall", () => {
         const stops = troubles.map(({ stop }) => stop);
         expect(stops).toEqual(stops.toSorted((a, b) => Number(b) - Number(a)));
       }
+  });
+
+  test("has the sizes that a lead chose; one that the brewer cannot do says so first", async () => {
+    const { keepWall } = await import("#server/wall.ts");
+    const chart = { siteId: PIER_HEAD, coffeeId: DEMO_IDS.coffees.nightMail };
+    const brewers = [{ id: DEMO_IDS.brewers.fulmar, shown: true, sizesG: [60, 2000] }];
+    await keepWall(
+      { ...chart, revision: 0, choices: { serves: "hot", brewers } },
+      { personId: LEAD, at: NOW },
+    );
+    const wall = await shown(read.readWallPage(link(`coffee=${chart.coffeeId}`)));
+    if (wall.as !== "chart") throw new Error(wall.as);
+    expect(wall.view.tables.map(({ serve }) => serve)).toEqual(["hot"]);
+    const [tooSmall, whole] = wall.view.tables[0]!.brewers[0]!.rows;
+    expect([tooSmall!.sizeG, whole!.sizeG]).toEqual([60, 2000]);
+    expect(tooSmall!.troubles[0]).toEqual({ said: expect.stringMatching(/1.?200/), stop: true });
+    expect(whole!.troubles.filter(({ stop }) => stop)).toEqual([]);
   });
 
   test("of another coffee is that one's; as cards and as labels it is for paper", async () => {
