@@ -12,18 +12,18 @@ export function Head({ head, down, onTurn }: HeadProps) {
   const Arrow = down === undefined ? ChevronsUpDown : down ? ArrowDown : ArrowUp;
   const sort = down === undefined ? "none" : down ? "descending" : "ascending";
   return (
-    <th aria-sort={sort} className="pr-4 font-normal">
+    <th aria-sort={sort} className="pr-0.5 font-normal">
       <button
         type="button"
         onClick={onTurn}
-        className={`relative inline-flex min-h-12 items-center whitespace-nowrap ${down === undefined ? "" : "font-semibold text-ink"}`}
+        className={`relative inline-flex min-h-12 items-center whitespace-nowrap pr-3.5 ${down === undefined ? "" : "font-semibold text-ink"}`}
       >
         {head}
         {/* In the room between the columns: beside the words it would make them all wider. */}
         <Arrow
           size={12}
           aria-hidden
-          className={`absolute left-full ml-0.5 ${down === undefined ? "opacity-40" : ""}`}
+          className={`absolute right-0 ${down === undefined ? "opacity-40" : ""}`}
         />
       </button>
     </th>
