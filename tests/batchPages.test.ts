@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { fits } from "#data/schema/index.ts";
 import { bigPot } from "./batches.ts";
-import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { type OwnDatabase, plannedDatabase } from "./database.ts";
 import { shown } from "./shown.ts";
 
 /*
@@ -30,10 +30,9 @@ let cupPage: typeof import("#server/read/cups.ts");
 let trialPage: typeof import("#server/read/trials.ts");
 
 beforeAll(async () => {
-  fresh = await demoDatabase("batch_pages", NOW);
+  fresh = await plannedDatabase("batch_pages", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
-  await (await import("#server/demoDay.ts")).planDemoDays(fresh.db, NOW);
   // A pair that learns from its log would be fitted behind the batches of these tests.
   await fresh.db.delete(fits);
   logs = await import("#server/batches.ts");

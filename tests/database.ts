@@ -30,9 +30,20 @@ export function freshDatabase(name: string): Promise<OwnDatabase> {
 
 /** One with the demo house as of a moment, in which nobody can sign in. */
 export function demoDatabase(name: string, now: Date): Promise<OwnDatabase> {
-  return ownCopy(name, `demo_${now.getTime()}`, async ({ pool, db }) => {
-    await migrateHouse(pool, MIGRATIONS);
-    await loadDemoHouse(db, now, noHash);
+  return ownCopy(name, `demo_${now.getTime()}`, (at) => setUpDemo(at, now));
+}
+
+async function setUpDemo({ pool, db }: ReturnType<typeof connect>, now: Date): Promise<void> {
+  await migrateHouse(pool, MIGRATIONS);
+  await loadDemoHouse(db, now, noHash);
+}
+
+/** The same with what it has at hand in its first minute: cards, lists, trials, and pots in use. */
+export function plannedDatabase(name: string, now: Date): Promise<OwnDatabase> {
+  return ownCopy(name, `planned_${now.getTime()}`, async (at) => {
+    await setUpDemo(at, now);
+    const { planDemoDays } = await import("#server/demoDay.ts");
+    await planDemoDays(at.db, now);
   });
 }
 

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import type { SentEvent } from "#contract/bar.ts";
 import { BARISTA, DEMO_IDS, demoId, PIER_HEAD } from "#data/demo/bench.ts";
-import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { type OwnDatabase, plannedDatabase } from "./database.ts";
 
 /*
  * A day at Pier Head, from its opening at a quarter past six to its closing at six, with figures that were added up by hand.
@@ -52,10 +52,9 @@ const cups = (minutes: number, vesselId: string, count: number): SentEvent => ({
 });
 
 beforeAll(async () => {
-  fresh = await demoDatabase("day_after", MADE);
+  fresh = await plannedDatabase("day_after", MADE);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
-  await (await import("#server/demoDay.ts")).planDemoDays(fresh.db, MADE);
   const { keepBarEvents } = await import("#server/bar.ts");
   ({ readDayAfter } = await import("#server/read/dayAfter.ts"));
   await keepBarEvents(

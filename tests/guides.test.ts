@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { type GuideEvent, packTape } from "#core/guide";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { batches, cards, events, guideEvents, guides } from "#data/schema/index.ts";
-import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { type OwnDatabase, plannedDatabase } from "./database.ts";
 import { shown } from "./shown.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
@@ -24,11 +24,9 @@ let bar: typeof import("#server/read/bar.ts");
 let bench: typeof import("#server/bench.ts");
 
 beforeAll(async () => {
-  fresh = await demoDatabase("guides", NOW);
+  fresh = await plannedDatabase("guides", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
-  const days = await import("#server/demoDay.ts");
-  await days.planDemoDays(fresh.db, NOW);
   house = await import("#server/guides.ts");
   read = await import("#server/read/guide.ts");
   pages = await import("#server/read/batch.ts");

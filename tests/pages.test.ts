@@ -6,7 +6,7 @@ import { must } from "#core/result";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
 import { addPerson } from "#data/people.ts";
 import { readThings, setRemoved } from "#data/things.ts";
-import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { type OwnDatabase, plannedDatabase } from "./database.ts";
 import { shown } from "./shown.ts";
 
 /*
@@ -44,10 +44,9 @@ let read: typeof import("#server/read/bench.ts") &
   typeof import("#server/read/compare.ts");
 
 beforeAll(async () => {
-  fresh = await demoDatabase("pages", NOW);
+  fresh = await plannedDatabase("pages", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
-  await (await import("#server/demoDay.ts")).planDemoDays(fresh.db, NOW);
   read = {
     ...(await import("#server/read/bench.ts")),
     ...(await import("#server/read/shift.ts")),

@@ -9,7 +9,7 @@ import { readEvents } from "#data/events.ts";
 import { sites } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
 import { planInputOf } from "#scaling/plan";
-import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { type OwnDatabase, plannedDatabase } from "./database.ts";
 
 // A Tuesday, half past nine on the quay.
 const NOW = new Date("2026-07-14T08:30:00Z");
@@ -26,11 +26,9 @@ let benches: typeof import("#server/bench.ts");
 let past: typeof import("#server/pastSales.ts");
 
 beforeAll(async () => {
-  fresh = await demoDatabase("plans", NOW);
+  fresh = await plannedDatabase("plans", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
-  const { planDemoDays } = await import("#server/demoDay.ts");
-  await planDemoDays(fresh.db, NOW);
   plans = await import("#server/plans.ts");
   benches = await import("#server/bench.ts");
   past = await import("#server/pastSales.ts");

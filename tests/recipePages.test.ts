@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { must } from "#core/result";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { keepVersion } from "#data/recipes.ts";
-import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { type OwnDatabase, plannedDatabase } from "./database.ts";
 import { shown } from "./shown.ts";
 
 /*
@@ -25,10 +25,9 @@ let read: typeof import("#server/read/recipes.ts");
 let files: typeof import("#server/read/files.ts");
 
 beforeAll(async () => {
-  fresh = await demoDatabase("recipe_pages", NOW);
+  fresh = await plannedDatabase("recipe_pages", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
-  await (await import("#server/demoDay.ts")).planDemoDays(fresh.db, NOW);
   read = await import("#server/read/recipes.ts");
   files = await import("#server/read/files.ts");
 });

@@ -5,7 +5,7 @@ import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD, TRAINEE } from "#data/demo/
 import { turnBench } from "#data/house.ts";
 import { batches, cards, grinders, standards, trials } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
-import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { type OwnDatabase, plannedDatabase } from "./database.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 /** Saltmarsh in the large dispenser, of the demo's cards. */
@@ -29,14 +29,11 @@ let cardRows: typeof import("#data/cards.ts");
 let cupRows: typeof import("#data/cups.ts");
 let list: typeof import("#server/read/trials.ts");
 let cardPage: typeof import("#server/read/card.ts");
-let days: typeof import("#server/demoDay.ts");
 
 beforeAll(async () => {
-  fresh = await demoDatabase("trials", NOW);
+  fresh = await plannedDatabase("trials", NOW);
   process.env.TUMBEK_DATABASE = JSON.stringify(fresh.address);
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
-  days = await import("#server/demoDay.ts");
-  await days.planDemoDays(fresh.db, NOW);
   house = await import("#server/trials.ts");
   cups = await import("#server/cups.ts");
   cardRows = await import("#data/cards.ts");
