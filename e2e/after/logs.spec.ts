@@ -31,7 +31,8 @@ test("no log of the whole run holds a PIN, a token, a cookie or a password", asy
   expect(logs.length).toBeGreaterThan(3);
   expect(existsSync(join(DATABASE_HOME, "mariadb.log"))).toBe(true);
   for (const log of logs) {
-    const text = readFileSync(log, "utf8");
+    // The tests' databases are named alike, and the database names them where a test broke its connection off.
+    const text = readFileSync(log, "utf8").replace(/'tumbek_[a-z_]+_\d+'/g, "'of a test'");
     for (const [secret, what] of secrets) expect(text.includes(secret), `${what} in ${log}`).toBe(false);
     expect(text, log).not.toMatch(/tumbek_[\w-]{20}/);
   }
