@@ -29,14 +29,20 @@ describe("causes", () => {
   });
 });
 
-describe("the hand's change", () => {
-  /** Stirring, by what was seen of a hand brew whose dry bed says that the pour was it. */
-  const change = (signs: Reading["signs"]) =>
-    seen({ method: "hand", signs: { dryPockets: true, ...signs } }).change;
-  test("is to stir less only where more speaks for too much of it than for too little", () => {
-    expect(change({ wall: "high" })).toEqual({ variable: "agitation", direction: "more" });
-    // One sign each way: coffee that stayed dry is the surer one.
-    expect(change({ wall: "high", bed: "cratered" })).toEqual({ variable: "agitation", direction: "more" });
+describe("stirring, where a hand's pours were it", () => {
+  const direction = (signs: Reading["signs"], tasted: Reading["tasted"] = []) => {
+    const { causes, change } = seen({ method: "hand", signs, tasted });
+    expect(causes[0]!.cause).toBe("pour");
+    return change?.direction;
+  };
+  test("is less where more speaks for too much of it than for too little, else more", () => {
+    expect(direction({ bed: "cratered" })).toBe("less");
+    // One sign each way.
+    expect(direction({ bed: "cratered", wall: "high" })).toBe("more");
+    const muddy = [{ minutes: 8, clarity: "muddy" }] as const;
+    expect(direction({ bed: "cratered", wall: "high" }, muddy)).toBe("less");
+    expect(direction({ bed: "cratered", time: "short" }, muddy)).toBe("less");
+    expect(direction({ bed: "domed" }, muddy)).toBe("more");
   });
 });
 
