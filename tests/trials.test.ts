@@ -280,6 +280,11 @@ test("the dial's very ends are on it; a card under an id that is taken is none",
   for (const setting of [0, 24]) await made(setting);
   for (const setting of [-0.5, 24.5]) await expect(made(setting)).rejects.toMatchObject({ field: "setting" });
   await expect(made(10, CARD)).rejects.toMatchObject({ code: "stale" });
+  const [first, second] = [await brewed(trialId, 10), await brewed(trialId, 11, { doseG: 200 })];
+  expect((await found(trialId)).trial).toMatchObject({ batches: 2, spentG: 402 });
+  await logs.takeOut({ id: second, revision: 1, removed: true }, lead);
+  expect((await found(trialId)).trial).toMatchObject({ batches: 1, spentG: 202 });
+  expect((await found(trialId)).tried.map(({ id }) => id)).toEqual([first]);
   // Three batches of its card, in whole grams.
   expect((await found(trialId)).trial.budgetG).toBe(Math.ceil(3 * AS_BEFORE.doseG));
 });

@@ -111,6 +111,11 @@ describe("people", () => {
     must(await setArchived(fresh.db, BARISTA, true, by));
     expect((await listAtTheDoor(fresh.db)).map(({ id }) => id)).not.toContain(BARISTA);
     must(await anonymise(fresh.db, BARISTA, "a former barista", by));
+    expect((await trail(BARISTA))[0]).toMatchObject({
+      action: "anonymised",
+      before: { anonymised: false },
+      after: { anonymised: true },
+    });
     const record = JSON.stringify(await readRecord(fresh.db, BARISTA));
     expect(record).toContain("a former barista");
     expect(record).not.toContain("Quill");

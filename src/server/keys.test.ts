@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test, vi } from "vitest";
+import { readAudit } from "#data/audit.ts";
 import { BARISTA, LEAD } from "#data/demo/bench.ts";
 import { sessions, stations, tokens } from "#data/schema/index.ts";
 import { findStation, listStations } from "#data/stations.ts";
@@ -92,6 +93,11 @@ test("a token lets another program in, is shown once, and does no longer when it
   expect(await keys.makeToken({ ...wanted, id: uuidv7() }, by)).not.toBe(token);
   await keys.revokeToken(fresh.db, wanted.id, by);
   expect(await found()).toBeUndefined();
+  const trail = await readAudit(fresh.db, { subjectId: wanted.id });
+  expect(trail.map(({ action, person }) => `${action} by ${person}`).toSorted()).toEqual([
+    "added by Oda Venn",
+    "ended by Oda Venn",
+  ]);
   expect((await listTokens(fresh.db)).map(({ id }) => id)).not.toContain(wanted.id);
 });
 
