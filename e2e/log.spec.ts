@@ -193,6 +193,24 @@ test("the list is sorted by a head, sent as a link, walked by the keyboard, narr
   await expect(table.getByRole("columnheader", { name: "who" })).toHaveCount(0);
 });
 
+test("on a device that is full a form stands as it is typed", async ({ page }) => {
+  await page.addInitScript(() => {
+    const { setItem } = Storage.prototype;
+    Storage.prototype.setItem = function (key, text) {
+      if (key.startsWith("tumbek.draft.")) throw new DOMException("full", "QuotaExceededError");
+      setItem.call(this, key, text);
+    };
+  });
+  await page.goto("/log");
+  await page.getByRole("button", { name: "Log a batch" }).click();
+  await page.getByLabel("dose").fill("3×62");
+  await page.getByLabel("came out").fill("2600");
+  await expect(page.getByLabel("dose")).toHaveValue("3×62");
+  expect(
+    await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("tumbek.draft."))),
+  ).toEqual([]);
+});
+
 test("what is half typed in a long form is there after a reload, and leaving it is asked about", async ({
   page,
 }) => {

@@ -294,7 +294,7 @@ test("a recipe that is left, or a draft that is thrown away, is one tap away", a
   await page.goto(LOFT);
   await page.getByRole("link", { name: "Duplicate" }).click();
   await expect(field(page, "name")).toHaveValue("Loft cone, copy");
-  // Nothing waits: what is kept a moment later is lost where the next page comes fast.
+  // No timer of the page runs from here on: what is kept a moment later is lost where the next page comes fast.
   await page.clock.pauseAt(Date.now() + 60_000);
   await typeInto(page, "name", "Loft cone, finer");
   await typeInto(page, "dose", "23");

@@ -28,7 +28,7 @@ import {
 import { bigPot } from "./batches.ts";
 import { aCard } from "./cards.ts";
 import { demoDatabase, type OwnDatabase } from "./database.ts";
-import { LOFT_RECIPE } from "./recipes.ts";
+import { writtenRecipe } from "./recipes.ts";
 
 /*
  * What a message names may be gone by the time it comes, or be another thing than it was: each is told, and nothing is kept.
@@ -45,7 +45,8 @@ beforeAll(async () => {
 });
 afterAll(() => fresh.drop());
 
-const kept = <T>(work: (tx: Transaction) => Promise<T>) => transact(fresh.db, work);
+/** Does it in a transaction of its own. */
+const inOne = <T>(work: (tx: Transaction) => Promise<T>) => transact(fresh.db, work);
 const trialOf = (cardId: string, id = uuidv7()) => ({
   id,
   siteId: PIER_HEAD,
@@ -73,7 +74,7 @@ describe("a trial", () => {
       (tx: Transaction) => keepTasting(tx, { id: uuidv7(), batchId, words: { minutes: 1 } }, by),
       (tx: Transaction) => removeTasting(tx, GONE, { personId: LEAD, ofAnybody: true }),
     ])
-      expect(await kept(work)).toMatchObject(NOT_THERE);
+      expect(await inOne(work)).toMatchObject(NOT_THERE);
     expect(await findTrial(fresh.db, GONE)).toBeUndefined();
     expect(await readTrialBatches(fresh.db, GONE)).toEqual([]);
     expect([await trialOfBatch(fresh.db, GONE), await trialOfCard(fresh.db, GONE)]).toEqual([
@@ -85,9 +86,9 @@ describe("a trial", () => {
   test("takes no batch that is not there, of another coffee, served otherwise, or of another site", async () => {
     const card = await aCard(fresh.db, NOW);
     const trial = trialOf(card);
-    must(await kept((tx) => insertTrial(tx, trial, by)));
+    must(await inOne((tx) => insertTrial(tx, trial, by)));
     const add = (batchId: string) =>
-      kept((tx) => addToTrial(tx, { trialId: trial.id, batchId, curveVersion: 1 }, by));
+      inOne((tx) => addToTrial(tx, { trialId: trial.id, batchId, curveVersion: 1 }, by));
     expect(await add(GONE)).toMatchObject(NOT_THERE);
     const pot = bigPot(NOW);
     must(await logBatch(fresh.db, pot, by));
@@ -113,21 +114,21 @@ describe("a trial", () => {
       await aCard(fresh.db, NOW, (state) => ({ ...state, grind: 12 })),
     ];
     const trial = trialOf(card);
-    expect(must(await kept((tx) => insertTrial(tx, trial, by)))).toEqual({ isNew: true });
-    expect(must(await kept((tx) => insertTrial(tx, trial, by)))).toEqual({ isNew: false });
-    expect(await kept((tx) => insertTrial(tx, { ...trial, cardId: other }, by))).toMatchObject({
+    expect(must(await inOne((tx) => insertTrial(tx, trial, by)))).toEqual({ isNew: true });
+    expect(must(await inOne((tx) => insertTrial(tx, trial, by)))).toEqual({ isNew: false });
+    expect(await inOne((tx) => insertTrial(tx, { ...trial, cardId: other }, by))).toMatchObject({
       failure: { code: "stale" },
     });
     const change = { id: trial.id, revision: 1, budgetG: 900, bothSides: true };
-    for (let times = 0; times < 2; times++) must(await kept((tx) => changeTrial(tx, change)));
+    for (let times = 0; times < 2; times++) must(await inOne((tx) => changeTrial(tx, change)));
     expect(await findTrial(fresh.db, trial.id)).toMatchObject({ revision: 2, budgetG: 900, bothSides: true });
-    expect(await kept((tx) => changeTrial(tx, { ...change, budgetG: 100 }))).toMatchObject({
+    expect(await inOne((tx) => changeTrial(tx, { ...change, budgetG: 100 }))).toMatchObject({
       failure: { code: "stale" },
     });
     const end = { id: trial.id, revision: 2, reason: "The bag ran out" };
-    for (let times = 0; times < 2; times++) must(await kept((tx) => giveUpTrial(tx, end, by)));
+    for (let times = 0; times < 2; times++) must(await inOne((tx) => giveUpTrial(tx, end, by)));
     expect(await findTrial(fresh.db, trial.id)).toMatchObject({ revision: 3, state: "givenUp" });
-    expect(await kept((tx) => changeTrial(tx, { ...change, revision: 3 }))).toMatchObject({
+    expect(await inOne((tx) => changeTrial(tx, { ...change, revision: 3 }))).toMatchObject({
       failure: { code: "ended" },
     });
   });
@@ -136,8 +137,8 @@ describe("a trial", () => {
 describe("a guide", () => {
   test("that is not there takes no events and becomes no batch", async () => {
     const left = { id: uuidv7(), kind: "left" as const, atMs: NOW.getTime() };
-    expect(await kept((tx) => keepGuideEvents(tx, GONE, [left], by))).toMatchObject(NOT_THERE);
-    expect(await kept((tx) => claimGuide(tx, GONE, uuidv7()))).toMatchObject(NOT_THERE);
+    expect(await inOne((tx) => keepGuideEvents(tx, GONE, [left], by))).toMatchObject(NOT_THERE);
+    expect(await inOne((tx) => claimGuide(tx, GONE, uuidv7()))).toMatchObject(NOT_THERE);
     expect(await findGuide(fresh.db, GONE)).toBeUndefined();
     expect(await findGuideOfBatch(fresh.db, GONE)).toBeUndefined();
   });
@@ -145,15 +146,15 @@ describe("a guide", () => {
   test("is of one card and becomes one batch", async () => {
     const card = (await readCard(fresh.db, await aCard(fresh.db, NOW)))!;
     const guide = { id: uuidv7(), siteId: PIER_HEAD, cardId: card.id, sheet: card.sheet, brew: null };
-    expect(must(await kept((tx) => insertGuide(tx, guide, by)))).toEqual({ isNew: true });
-    expect(must(await kept((tx) => insertGuide(tx, guide, by)))).toEqual({ isNew: false });
+    expect(must(await inOne((tx) => insertGuide(tx, guide, by)))).toEqual({ isNew: true });
+    expect(must(await inOne((tx) => insertGuide(tx, guide, by)))).toEqual({ isNew: false });
     const other = await aCard(fresh.db, NOW, (state) => ({ ...state, grind: 12 }));
-    expect(await kept((tx) => insertGuide(tx, { ...guide, cardId: other }, by))).toMatchObject({
+    expect(await inOne((tx) => insertGuide(tx, { ...guide, cardId: other }, by))).toMatchObject({
       failure: { code: "stale" },
     });
     const batchId = uuidv7();
-    for (let times = 0; times < 2; times++) must(await kept((tx) => claimGuide(tx, guide.id, batchId)));
-    expect(await kept((tx) => claimGuide(tx, guide.id, uuidv7()))).toMatchObject({
+    for (let times = 0; times < 2; times++) must(await inOne((tx) => claimGuide(tx, guide.id, batchId)));
+    expect(await inOne((tx) => claimGuide(tx, guide.id, uuidv7()))).toMatchObject({
       failure: { code: "ended" },
     });
   });
@@ -165,7 +166,7 @@ describe("a batch", () => {
       NOT_THERE,
     );
     expect(
-      await kept((tx) => approveBatch(tx, { id: uuidv7(), batchId: GONE, revision: 1 }, by, undefined)),
+      await inOne((tx) => approveBatch(tx, { id: uuidv7(), batchId: GONE, revision: 1 }, by, undefined)),
     ).toMatchObject(NOT_THERE);
     const pot = bigPot(NOW);
     must(await logBatch(fresh.db, pot, by));
@@ -174,7 +175,7 @@ describe("a batch", () => {
     );
     must(await correctBatch(fresh.db, { id: pot.id, revision: 1 }, { removed: true }, by));
     expect(
-      await kept((tx) => approveBatch(tx, { id: uuidv7(), batchId: pot.id, revision: 2 }, by, undefined)),
+      await inOne((tx) => approveBatch(tx, { id: uuidv7(), batchId: pot.id, revision: 2 }, by, undefined)),
     ).toMatchObject(NOT_THERE);
     expect(await findBatch(fresh.db, GONE)).toBeUndefined();
     expect(await findBatches(fresh.db, [])).toEqual([]);
@@ -203,7 +204,7 @@ describe("a card", () => {
       await aCard(fresh.db, NOW, (state) => ({ ...state, grind: 12 })),
     ];
     const retire = (ids: readonly string[], retired: boolean) =>
-      kept((tx) => retireCards(tx, { ids, retired }, by));
+      inOne((tx) => retireCards(tx, { ids, retired }, by));
     expect(await retire([one, GONE, two], true)).toBe(2);
     expect(await retire([one, two], true)).toBe(0);
     expect(await retire([two], false)).toBe(1);
@@ -239,20 +240,9 @@ describe("a recipe", () => {
   test("that is not there is no standard, and neither is a draft; one that is stays it", async () => {
     expect(await findVersion(fresh.db, GONE)).toBeUndefined();
     expect(await readRecipe(fresh.db, GONE)).toBeUndefined();
-    const written = {
-      recipeId: uuidv7(),
-      versionId: uuidv7(),
-      name: "Bollard, thin",
-      brewerId: DEMO_IDS.brewers.cone,
-      grinderId: DEMO_IDS.grinders.dunlin,
-      coffeeId: DEMO_IDS.coffees.saltmarsh,
-      recipe: LOFT_RECIPE,
-      revision: 0,
-      as: "draft" as const,
-      retentionGPerG: 2.23,
-    };
+    const written = { ...writtenRecipe({ name: "Bollard, thin" }), retentionGPerG: 2.23 };
     must(await keepVersion(fresh.db, written, by));
-    const standard = (id: string) => kept((tx) => setStandard(tx, id, by));
+    const standard = (id: string) => inOne((tx) => setStandard(tx, id, by));
     expect([await standard(GONE), await standard(written.versionId)]).toEqual([false, false]);
     const named = { ...written, revision: 1, as: "trial" as const, name: "Bollard, thinner" };
     must(await keepVersion(fresh.db, named, by));

@@ -5,6 +5,7 @@ import { readHouse } from "#data/house.ts";
 import { cards, people } from "#data/schema/index.ts";
 import { aCard } from "./cards.ts";
 import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { forgetProcess } from "./ownProcess.ts";
 import { shown } from "./shown.ts";
 
 /*
@@ -143,9 +144,7 @@ test("nobody is signed in without a session, and the database is there", async (
 
 test("while the database is away every page says so, and nothing pretends to be empty", async () => {
   vi.stubEnv("TUMBEK_DATABASE", JSON.stringify({ ...fresh.address, port: 9 }));
-  // The process keeps one database: this test has another one, at which nobody listens.
-  const { [Symbol.for("tumbek")]: held } = globalThis as unknown as Record<symbol, Map<string, unknown>>;
-  held?.delete("database");
+  forgetProcess();
   browser.cookies.set("tumbek.session", "a token");
   expect(await door.readDoorPage()).toBe("gone");
   expect(await cardPages.readCardListPage(false)).toBe("gone");

@@ -6,6 +6,7 @@ import { createHouse, turnBench } from "#data/house.ts";
 import { brewers, coffees, vessels } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
 import { demoDatabase, freshDatabase, type OwnDatabase } from "./database.ts";
+import { forgetProcess } from "./ownProcess.ts";
 import { shown } from "./shown.ts";
 
 /*
@@ -28,8 +29,7 @@ async function loadOn(house: OwnDatabase) {
   fresh = house;
   vi.stubEnv("TUMBEK_DATABASE", JSON.stringify(fresh.address));
   vi.stubEnv("TUMBEK_NOW", NOW.toISOString());
-  const { [Symbol.for("tumbek")]: held } = globalThis as unknown as Record<symbol, Map<string, unknown>>;
-  held?.clear();
+  forgetProcess();
   vi.resetModules();
   bench = await import("#server/read/bench.ts");
 }

@@ -1,4 +1,7 @@
+import { v7 as uuidv7 } from "uuid";
+import type { KeptRecipe } from "#contract/recipe.ts";
 import { BLANK, type Recipe } from "#core/recipe";
+import { DEMO_IDS } from "#data/demo/bench.ts";
 
 const POUR = { pace: null, where: "spiral", agitation: "none" } as const;
 
@@ -37,3 +40,17 @@ export const SLACK_RECIPE: Recipe = {
   strengthPct: 1.4,
   services: ["flash"],
 };
+
+/** That hand recipe as somebody writes it down under a name of its own: a draft that is kept for the first time. */
+export const writtenRecipe = (change: Partial<KeptRecipe> = {}) => ({
+  recipeId: uuidv7(),
+  versionId: uuidv7(),
+  name: `Bollard ${uuidv7().slice(-6)}`,
+  brewerId: DEMO_IDS.brewers.cone,
+  grinderId: DEMO_IDS.grinders.dunlin,
+  coffeeId: DEMO_IDS.coffees.saltmarsh,
+  recipe: LOFT_RECIPE,
+  revision: 0,
+  as: "draft" as const,
+  ...change,
+});

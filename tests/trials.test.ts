@@ -307,17 +307,17 @@ test("a trial whose grinder was taken off the bench takes no batch and makes no 
 test("words are taken back by whoever said them, or by a lead", async () => {
   const trialId = await begun();
   const batchId = await brewed(trialId, 10);
-  const said = async () => {
+  const tasting = async () => {
     const id = uuidv7();
     await house.sayTasting({ id, batchId, words: { minutes: 1 } }, barista);
     return id;
   };
   const takes = (id: string, personId: string, role: "lead" | "barista") =>
     house.takeTastingBack({ id }, { personId, role });
-  const id = await said();
+  const id = await tasting();
   await expect(takes(id, TRAINEE, "barista")).rejects.toThrow(/^These are somebody else's words/);
   await takes(id, BARISTA, "barista");
-  await takes(await said(), LEAD, "lead");
+  await takes(await tasting(), LEAD, "lead");
   // Sent twice it is done once.
   await takes(id, BARISTA, "barista");
 });

@@ -5,7 +5,7 @@ import type { KeptRecipe } from "#contract/recipe.ts";
 import { planImport } from "#contract/recipeImport.ts";
 import { must } from "#core/result";
 import { demoDatabase, freshDatabase, type OwnDatabase } from "#tests/database.ts";
-import { LOFT_RECIPE } from "#tests/recipes.ts";
+import { LOFT_RECIPE, writtenRecipe } from "#tests/recipes.ts";
 import { readAudit } from "./audit.ts";
 import { readBench } from "./bench.ts";
 import { findBenchRecipe } from "./benchRecipes.ts";
@@ -34,19 +34,7 @@ afterAll(() => fresh.drop());
 
 const by = { personId: LEAD, at: new Date("2026-07-14T09:00:00Z") };
 const LOFT = demoId(60);
-const written = (change: Partial<KeptRecipe> = {}) => ({
-  recipeId: uuidv7(),
-  versionId: uuidv7(),
-  name: `Bollard ${uuidv7().slice(-6)}`,
-  brewerId: DEMO_IDS.brewers.cone,
-  grinderId: DEMO_IDS.grinders.dunlin,
-  coffeeId: DEMO_IDS.coffees.saltmarsh,
-  recipe: LOFT_RECIPE,
-  revision: 0,
-  as: "draft" as const,
-  retentionGPerG: 2.23,
-  ...change,
-});
+const written = (change: Partial<KeptRecipe> = {}) => ({ ...writtenRecipe(change), retentionGPerG: 2.23 });
 const states = async (id: string) =>
   (await readRecipe(fresh.db, id))!.versions.map(({ version, state }) => `${version} ${state}`);
 

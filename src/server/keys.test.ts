@@ -39,7 +39,10 @@ beforeEach(async () => {
   jar.clear();
   await fresh.db.delete(sessions);
 });
-afterEach(() => vi.unstubAllEnvs());
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllEnvs();
+});
 
 describe("a tablet that is made a station", () => {
   test("holds a secret that nobody else knows, until it is ended", async () => {
@@ -103,7 +106,11 @@ test("a token lets another program in, is shown once, and does no longer when it
 
 describe("who is signed in", () => {
   const row = async () => (await fresh.db.select().from(sessions))[0]!;
-  const minutesLeft = async () => ((await row()).expiresAt.getTime() - Date.now()) / MINUTE_MS;
+  /** For how long a session counts, from when its person was seen last. */
+  const minutes = async () => {
+    const { seenAt, expiresAt } = await row();
+    return (expiresAt.getTime() - seenAt.getTime()) / MINUTE_MS;
+  };
 
   test("is known by a new token, whose cookie goes with the browser", async () => {
     jar.set("tumbek.session", { value: "brought along" });
@@ -119,7 +126,7 @@ describe("who is signed in", () => {
       userAgent: "Mozilla/5.0 (iPad)",
     });
     expect(await session.signedIn()).toMatchObject({ person: { id: LEAD }, station: null });
-    expect(await minutesLeft()).toBeCloseTo(30, 0);
+    expect(await minutes()).toBe(30);
     // Who comes next takes their place.
     await session.startSession(BARISTA);
     expect((await fresh.db.select().from(sessions)).map(({ personId }) => personId)).toEqual([BARISTA]);
@@ -138,23 +145,22 @@ describe("who is signed in", () => {
   });
 
   test("stays while they are seen, written down once a minute; a page that asks by itself is no sign of them", async () => {
+    const begun = Date.now();
+    vi.useFakeTimers({ toFake: ["Date"], now: begun });
+    const secondsLater = (seconds: number) => vi.setSystemTime(begun + 1000 * seconds);
     await session.startSession(LEAD);
     const { value } = jar.get("tumbek.session")!;
-    const seen = (minutesAgo: number, leftMin: number) =>
-      fresh.db.update(sessions).set({
-        seenAt: new Date(Date.now() - minutesAgo * MINUTE_MS),
-        expiresAt: new Date(Date.now() + leftMin * MINUTE_MS),
-      });
-    await seen(2, 5);
+    const before = await row();
+    secondsLater(59);
+    expect(await session.signedIn()).toMatchObject({ person: { id: LEAD } });
+    secondsLater(61);
     expect(await session.signedInUnseen()).toMatchObject({ person: { id: LEAD } });
     expect(await session.sessionOf(value, { isSeen: false })).toBeDefined();
-    expect(await minutesLeft()).toBeLessThan(6);
+    expect(await row()).toEqual(before);
     expect(await session.signedIn()).toBeDefined();
-    expect(await minutesLeft()).toBeGreaterThan(25);
-    await seen(0.5, 5);
-    await session.sessionOf(value);
-    expect(await minutesLeft()).toBeLessThan(6);
-    await seen(40, -1);
+    expect((await row()).seenAt).toEqual(new Date(begun + 61_000));
+    expect(await minutes()).toBe(30);
+    secondsLater(61 + 30 * 60);
     expect(await session.sessionOf(value)).toBeUndefined();
     expect(await session.signedInUnseen()).toBeUndefined();
   });
@@ -163,11 +169,12 @@ describe("who is signed in", () => {
     const id = uuidv7();
     await keys.makeStation({ id, name: "by the brewers" }, by);
     await session.startSession(BARISTA, id);
-    expect(await minutesLeft()).toBeCloseTo(5, 0);
+    expect(await minutes()).toBe(5);
     const { value } = jar.get("tumbek.session")!;
     await fresh.db.update(sessions).set({ seenAt: new Date(Date.now() - 2 * MINUTE_MS) });
+    expect(await minutes()).not.toBe(5);
     expect(await session.sessionOf(value)).toMatchObject({ station: expect.anything() });
-    expect(await minutesLeft()).toBeCloseTo(5, 0);
+    expect(await minutes()).toBe(5);
   });
 
   test("is nobody without a token", async () => {

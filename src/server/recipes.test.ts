@@ -1,5 +1,4 @@
 import { and, eq } from "drizzle-orm";
-import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import type { KeptRecipe } from "#contract/recipe.ts";
 import { findBenchRecipe } from "#data/benchRecipes.ts";
@@ -7,7 +6,7 @@ import { DEMO_IDS, demoId, LEAD } from "#data/demo/bench.ts";
 import { readRecipe } from "#data/recipes.ts";
 import { fits } from "#data/schema/index.ts";
 import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
-import { LOFT_RECIPE } from "#tests/recipes.ts";
+import { LOFT_RECIPE, writtenRecipe } from "#tests/recipes.ts";
 
 vi.mock("next/headers", () => ({
   headers: async () => new Headers(),
@@ -29,19 +28,8 @@ beforeAll(async () => {
 });
 afterAll(() => fresh.drop());
 
-const written = (change: Partial<KeptRecipe> = {}): KeptRecipe => ({
-  recipeId: uuidv7(),
-  versionId: uuidv7(),
-  name: `Bollard ${uuidv7().slice(-6)}`,
-  brewerId: cone,
-  grinderId: dunlin,
-  coffeeId: DEMO_IDS.coffees.saltmarsh,
-  recipe: LOFT_RECIPE,
-  revision: 0,
-  as: "trial",
-  ...change,
-});
-const kept = async (change: Partial<KeptRecipe> = {}) => {
+const written = (change: Partial<KeptRecipe> = {}) => writtenRecipe({ as: "trial", ...change });
+const putDown = async (change: Partial<KeptRecipe> = {}) => {
   const typed = written(change);
   await book.putRecipe(typed, by);
   return typed;
@@ -57,36 +45,36 @@ describe("a recipe that is written down", () => {
     // 352 g of water less the 303 g that came out, over 22 g.
     expect((await findBenchRecipe(fresh.db, typed.versionId))!.retentionGPerG).toBeCloseTo(49 / 22, 6);
     // Nobody weighed it: what the brewer's beds keep.
-    const unweighed = await kept({ recipe: { ...LOFT_RECIPE, weighedG: null } });
+    const unweighed = await putDown({ recipe: { ...LOFT_RECIPE, weighedG: null } });
     expect((await findBenchRecipe(fresh.db, unweighed.versionId))!.retentionGPerG).toBeCloseTo(2.23, 6);
   });
 
   test("may be wrong while it is a draft, and not when it is kept for good", async () => {
     const wrong = { recipe: { ...LOFT_RECIPE, dialSetting: 61 } };
     expect(await book.putRecipe(written({ ...wrong, as: "draft" }), by)).toEqual({ revision: 1 });
-    await expect(kept(wrong)).rejects.toMatchObject({ field: "dialSetting" });
+    await expect(putDown(wrong)).rejects.toMatchObject({ field: "dialSetting" });
     // Without a grinder a texture says how it is ground; a number says nothing.
-    await expect(kept({ grinderId: null })).rejects.toMatchObject({ field: "dialSetting" });
+    await expect(putDown({ grinderId: null })).rejects.toMatchObject({ field: "dialSetting" });
     const byWord = { ...LOFT_RECIPE, dialSetting: null, texture: "table salt" as const };
-    await kept({ grinderId: null, recipe: byWord });
+    await putDown({ grinderId: null, recipe: byWord });
     // At the very ends of its dial it is still on it.
-    for (const dialSetting of [0, 60]) await kept({ recipe: { ...LOFT_RECIPE, dialSetting } });
-    await expect(kept({ brewerId: press })).rejects.toMatchObject({ field: "press.steepS" });
+    for (const dialSetting of [0, 60]) await putDown({ recipe: { ...LOFT_RECIPE, dialSetting } });
+    await expect(putDown({ brewerId: press })).rejects.toMatchObject({ field: "press.steepS" });
   });
 
   test("has a name of its own, and is made with what is there", async () => {
-    await expect(kept({ name: "   " })).rejects.toMatchObject({ field: "name" });
-    const { name } = await kept();
-    await expect(kept({ name })).rejects.toMatchObject({
+    await expect(putDown({ name: "   " })).rejects.toMatchObject({ field: "name" });
+    const { name } = await putDown();
+    await expect(putDown({ name })).rejects.toMatchObject({
       field: "name",
       message: expect.stringMatching(/name/),
     });
     for (const gone of [{ brewerId: NOTHING }, { grinderId: NOTHING }, { coffeeId: NOTHING }])
-      await expect(kept(gone)).rejects.toThrow("This is not on the bench any more.");
+      await expect(putDown(gone)).rejects.toThrow("This is not on the bench any more.");
   });
 
   test("whose draft somebody else changed since is theirs first", async () => {
-    const draft = await kept({ as: "draft" });
+    const draft = await putDown({ as: "draft" });
     const theirs = { ...LOFT_RECIPE, doseG: 21 };
     await book.putRecipe({ ...draft, revision: 1, recipe: theirs }, by);
     const late = await book.putRecipe({ ...draft, revision: 1, recipe: { ...LOFT_RECIPE, doseG: 23 } }, by);
@@ -94,14 +82,14 @@ describe("a recipe that is written down", () => {
   });
 
   test("is thrown away while it is a draft that nobody changed since", async () => {
-    const { versionId } = await kept({ as: "draft" });
+    const { versionId } = await putDown({ as: "draft" });
     await expect(book.dropDraft({ versionId, revision: 2 })).rejects.toMatchObject({ code: "stale" });
     await book.dropDraft({ versionId, revision: 1 });
     expect(await findBenchRecipe(fresh.db, versionId)).toBeUndefined();
   });
 
   test("is put away and taken back; one that is not there is told", async () => {
-    const { recipeId } = await kept();
+    const { recipeId } = await putDown();
     for (const archived of [true, false]) {
       await book.archive({ id: recipeId, archived }, by);
       expect((await readRecipe(fresh.db, recipeId))!.archived).toBe(archived);
@@ -124,16 +112,16 @@ describe("the factors of a recipe's own cup", () => {
     )[0];
 
   test("are fitted to its time and its strength, and forgotten again", async () => {
-    const { versionId } = await kept();
+    const { versionId } = await putDown();
     await book.fitToCup(versionId, by);
     const fitted = (await factors())!;
     expect(fitted).toMatchObject({ versionId, batches: 0 });
     // A cup that took longer came through a tighter bed; a weaker one gave less.
-    const slow = await kept({ recipe: { ...LOFT_RECIPE, doneS: 240 } });
+    const slow = await putDown({ recipe: { ...LOFT_RECIPE, doneS: 240 } });
     await book.fitToCup(slow.versionId, by);
     const slower = (await factors())!;
     expect(slower.permeability).toBeLessThan(0.8 * fitted.permeability);
-    const weak = await kept({ recipe: { ...LOFT_RECIPE, strengthPct: 1.2 } });
+    const weak = await putDown({ recipe: { ...LOFT_RECIPE, strengthPct: 1.2 } });
     await book.fitToCup(weak.versionId, by);
     expect((await factors())!.extraction).toBeLessThan(0.95 * fitted.extraction);
     await book.forgetFit(versionId, by);
@@ -151,17 +139,17 @@ describe("the factors of a recipe's own cup", () => {
       strengthPct: 1.3,
       press: { steepS: 240, stirred: true, pressS: 30, turnedOver: false },
     };
-    const { versionId } = await kept({ brewerId: press, recipe });
+    const { versionId } = await putDown({ brewerId: press, recipe });
     await book.fitToCup(versionId, by);
     expect(await factors(press)).toMatchObject({ permeability: 1, versionId });
   });
 
   test("need a cup that was measured, of a recipe that names its grinder and is no draft", async () => {
-    const unmeasured = await kept({ recipe: { ...LOFT_RECIPE, doneS: null, strengthPct: null } });
+    const unmeasured = await putDown({ recipe: { ...LOFT_RECIPE, doneS: null, strengthPct: null } });
     await expect(book.fitToCup(unmeasured.versionId, by)).rejects.toThrow(/^Nothing to fit to/);
-    const draft = await kept({ as: "draft" });
+    const draft = await putDown({ as: "draft" });
     await expect(book.fitToCup(draft.versionId, by)).rejects.toThrow(/^A draft is not brewed yet/);
-    const byWord = await kept({
+    const byWord = await putDown({
       grinderId: null,
       recipe: { ...LOFT_RECIPE, dialSetting: null, texture: "table salt" },
     });

@@ -135,7 +135,7 @@ describe("a plan that is put on its day's list", () => {
     expect(items.find(({ cardId }) => cardId === coarse)?.id).toBe(before!.id);
     // However it was named, the grinder goes the same way.
     await save([]);
-    await lists.putPlanned(TODAY, planned.toReversed(), by);
+    await lists.putPlanned(TODAY, [planned[1]!, planned[0]!], by);
     expect((await today()).map(([cardId]) => cardId)).toEqual(order.slice(0, 2).map(([cardId]) => cardId));
   });
 

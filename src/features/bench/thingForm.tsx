@@ -68,7 +68,7 @@ export function ThingForm({ kind, thing, typicals, start, first, besides, onDone
     fields,
     start: base.figures,
     // A draft of an older state would undo what others changed since.
-    draft: thing ? `${kind}.${thing.id}.${thing.revision}` : `${kind}.new.${site.id}`,
+    draft: thing ? `${kind}.${base.id}.${base.revision}` : `${kind}.new.${site.id}`,
     trouble,
   });
   const done = () => {

@@ -69,7 +69,7 @@ export function BatchForm({ site, batch, card, like, onDone, onLogged }: BatchFo
     start: base.values,
     // A draft of an older state would undo what others changed since.
     draft: batch
-      ? `batch.${batch.id}.${batch.revision}`
+      ? `batch.${batch.id}.${base.revision}`
       : `batch.of.${card?.batch.cardId ?? like?.id ?? "none"}`,
     trouble,
   });

@@ -1,7 +1,7 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import { useRouter } from "next/navigation";
+import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { type KeyboardEvent, useCallback, useDeferredValue, useReducer, useRef, useState } from "react";
 import { v7 as uuidv7 } from "uuid";
 import type { KeptRecipe, RecipeVersion } from "#contract/recipe.ts";
@@ -51,7 +51,7 @@ const NO_FAULTS: readonly RecipeFault[] = [];
 /** A recipe while it is written: what it is made with, its water in its time, and what came out. */
 export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
   const router = useRouter();
-  const { person, send } = useCounter();
+  const { send } = useCounter();
   const [history, dispatch] = useReducer(step<Draft>, { past: [], now: start, future: [] });
   const [saved, setSaved] = useState(start);
   const [preview, setPreview] = useState<PourAct>();
@@ -64,9 +64,8 @@ export function Editor({ kit, start, recipeId, ...began }: EditorProps) {
 
   const unsaved = history.now !== saved;
   useUnsaved(unsaved);
-  const keyOf = () =>
-    `tumbek.draft.${person.id}.${window.location.pathname}${window.location.search}.${row.revision}`;
-  const onDevice = useDraft(keyOf, {
+  const page = `${usePathname()}?${useSearchParams()}`;
+  const onDevice = useDraft(`${page}.${row.revision}`, {
     text: JSON.stringify(history.now),
     isUnsaved: unsaved,
     restore: (text) => {

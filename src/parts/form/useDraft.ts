@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { useCounter } from "#ui/counter.tsx";
 import type { Texts } from "./schema.ts";
 
 interface Drafted {
@@ -11,28 +12,27 @@ interface Drafted {
 /**
  * Keeps what is half written on this device until it is saved or given up: a reload loses nothing. It is kept at once
  * and not a moment later, since the page may be left by then.
- * @param keyOf Where it is kept; asked in the browser only, and undefined where nothing is.
+ *
+ * @param name of what is written, by page and revision; undefined where nothing is kept
  */
-export function useDraft(keyOf: () => string | undefined, { text, isUnsaved, restore }: Drafted) {
+export function useDraft(name: string | undefined, { text, isUnsaved, restore }: Drafted) {
+  const { person } = useCounter();
+  const key = name && `tumbek.draft.${person.id}.${name}`;
   const [isRestored, setRestored] = useState(false);
   const hasLooked = useRef(false);
   useEffect(() => {
-    const key = keyOf();
     if (!key || hasLooked.current) return;
     hasLooked.current = true;
     const found = localStorage.getItem(key);
     if (found !== null && restore(found)) setRestored(true);
   });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the place follows the page, which is left with what is written on it
   useEffect(() => {
-    const key = keyOf();
     if (key && isUnsaved) keepText(key, text);
-  }, [isUnsaved, text]);
+  }, [key, isUnsaved, text]);
   return {
     isRestored,
     forget: () => {
       setRestored(false);
-      const key = keyOf();
       if (key) localStorage.removeItem(key);
     },
   };

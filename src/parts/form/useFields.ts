@@ -4,7 +4,6 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useEffect, useMemo, useState } from "react";
 import { type Control, useForm, useWatch } from "react-hook-form";
 import type { Trouble } from "#contract/trouble.ts";
-import { useCounter } from "#ui/counter.tsx";
 import { useUnits } from "#ui/units.tsx";
 import type { Value } from "./fields.ts";
 import { type FormField, keyOf, readText, schemaOf, type Texts, textsOf, type Values } from "./schema.ts";
@@ -43,7 +42,6 @@ interface FieldsRules {
 /** A form of fields that are read off a table: kept as they are typed, complained about only when they are asked for. */
 export function useFields({ fields, start, draft, trouble }: FieldsRules): FieldsForm {
   const units = useUnits();
-  const { person } = useCounter();
   const [from, setFrom] = useState(start);
   const schema = useMemo(() => schemaOf(fields, from, units), [fields, from, units]);
   const form = useForm<Texts, unknown, Record<string, Value>>({
@@ -55,7 +53,7 @@ export function useFields({ fields, start, draft, trouble }: FieldsRules): Field
   });
   const { errors, submitCount, isDirty } = form.formState;
   const texts = useWatch({ control: form.control as unknown as Control<Texts> });
-  const storedDraft = useDraft(() => draft && `tumbek.draft.${person.id}.${draft}`, {
+  const storedDraft = useDraft(draft, {
     text: JSON.stringify(texts),
     isUnsaved: isDirty,
     restore: (text) => {

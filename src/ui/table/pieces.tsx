@@ -19,7 +19,7 @@ export function Head({ head, down, onTurn }: HeadProps) {
         className={`relative inline-flex min-h-12 items-center whitespace-nowrap pr-3.5 ${down === undefined ? "" : "font-semibold text-ink"}`}
       >
         {head}
-        {/* In the room between the columns: beside the words it would make them all wider. */}
+        {/* The arrow stands in the room between two columns: beside the words it would make each of them wider. */}
         <Arrow
           size={12}
           aria-hidden
