@@ -83,8 +83,11 @@ class SampleReporter {
     writeFileSync(FILE, JSON.stringify({ of, chosen }));
   }
 
-  onMutantTested({ status }) {
+  onMutantTested({ status, fileName, location, replacement }) {
     if (status === "CompileError" || status === "Ignored") return;
+    // A run that is broken off has said what lived by then.
+    if (status === "Survived" || status === "NoCoverage")
+      console.log(`${fileName.split("/src/").at(-1)}:${location.start.line} ${status} → ${replacement}`);
     this.tested = (this.tested ?? 0) + 1;
     this.noticed = (this.noticed ?? 0) + (status === "Killed" || status === "Timeout" ? 1 : 0);
     if (this.tested % TOLD_EVERY === 0)

@@ -5,6 +5,8 @@ import { ANCHOR } from "#tests/brews.ts";
 import { SATURATED_G_PER_G } from "./constants.ts";
 import { type Brew, type BrewInput, forecastBrew, forecastCurves } from "./index.ts";
 import { plainSolids } from "./plain.ts";
+import { fastSolids } from "./solids.ts";
+import { runWater } from "./water.ts";
 
 const FLAT = ANCHOR.basket;
 const CONE = { shape: "cone" as const, topDiameterMm: 116, bottomDiameterMm: 0, heightMm: 95 };
@@ -207,6 +209,18 @@ describe("whatever is poured", () => {
       }),
       { numRuns: 40 },
     );
+  });
+
+  test("fast is plain at every step, too", () => {
+    const [fast, plain] = [fastSolids(ANCHOR), plainSolids(ANCHOR)];
+    let most = 0;
+    runWater(ANCHOR, (step) => {
+      fast.onStep(step);
+      plain.onStep(step);
+      expect(Math.abs(fast.outG() - plain.outG())).toBeLessThanOrEqual(1e-9 * plain.outG());
+      most = plain.outG();
+    });
+    expect(most).toBeGreaterThan(10);
   });
 
   test("what the plain way gives is what it took: nothing of the dose's solids is lost or made", () => {

@@ -22,6 +22,13 @@ describe("a hand recipe on a batch brewer", () => {
   });
 });
 
+test("a start that stalls is walked out of: the first coarser grind that runs begins the search", () => {
+  const target = { ...onFulmar(75, 1200), factors: { permeability: 0.1 } };
+  expect(forecastBrew({ ...target, grindUm: 300 })).toMatchObject({ failure: { code: "neverDrains" } });
+  const from = (um: number) => must(sameExtraction(loft, target, um)).grindUm;
+  expect(from(300)).toBeCloseTo(from(900), 0);
+});
+
 describe("what cannot be reached is said with the nearest", () => {
   const missed = (result: ReturnType<typeof sameExtraction>) => {
     if (result.ok || result.failure.code !== "outOfReach") throw new Error("was reached");

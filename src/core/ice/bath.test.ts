@@ -40,6 +40,8 @@ describe("a closed bath", () => {
     if (refused.ok || refused.failure.code !== "bathTooSmall") return;
     expect(refused.failure.restTempC).toBeGreaterThan(8);
     expect(bath({ bathIceG: 1000 + 1.05 * refused.failure.moreIceG }).ok).toBe(true);
+    // No more than that: with nine tenths of it the rest stays above what is wanted.
+    expect(bath({ bathIceG: 1000 + 0.9 * refused.failure.moreIceG }).ok).toBe(false);
   });
 
   test("the ice that is called for balances what coffee, vessel and water give", () => {

@@ -13,6 +13,13 @@ import {
   meltCurve,
   STIRRINGS,
 } from "./index.ts";
+import { strengthOf } from "./slush.ts";
+
+test("a server in which nothing has melted yet has no strength", () => {
+  const dry = { liquidG: 0, iceG: 500, solidsG: 0, heatJ: 0, coldJ: 1000 };
+  expect(strengthOf(dry)).toBe(0);
+  expect(strengthOf({ ...dry, liquidG: 200, solidsG: 4 })).toBe(2);
+});
 
 /** Hot beverage that comes evenly until a time, or at once. */
 const evenly = (massG: number, tempC: number, strengthPct: number, untilS: number): readonly Arrival[] => [

@@ -132,6 +132,17 @@ describe("a bloom kept apart", () => {
     );
   });
 
+  test("a temperature that is wanted counts what has cooled by itself: the heat closes there, too", () => {
+    const wanted = { doseG: 24, totalRatio: 15, finalTempC: 5 };
+    const sheet = solved(wanted, { bloom: bloom(3) });
+    const { massG, tempC } = sheet.apart!;
+    const { brewWaterG, iceG } = sheet.exact;
+    const hotG = brewWaterG - 2.12 * 24 - massG;
+    const before = 4.19 * (hotG * 77 + massG * tempC) + 350 * 21 - iceG * 0.92 * (333.6 + 2.09);
+    expect(before).toBeCloseTo((4.19 * (hotG + massG + iceG) + 350) * 5, 3);
+    expect(iceG).toBeLessThan(solved(wanted).exact.iceG);
+  });
+
   test("at twice the dose there is nothing to keep apart", () => {
     const sheet = solved(pins, { bloom: bloom(2) });
     expect(sheet.apart).toMatchObject({ massG: 0 });

@@ -71,6 +71,17 @@ describe("what has moved", () => {
     );
   });
 
+  test("slower on one brewer and faster on the other is each brewer's own", () => {
+    const verdicts = verdictsOf([
+      group("hot", "fulmar", slower),
+      group("small", "turnstone", { time: { at: 50, by: -0.08 } }),
+    ]);
+    expect(verdicts.map(({ cause, thingId }) => [cause, thingId]).toSorted()).toEqual([
+      ["flow", "fulmar"],
+      ["flow", "turnstone"],
+    ]);
+  });
+
   test("slower on one brewer while another on that grinder keeps its time is the brewer", () => {
     const [verdict] = verdictsOf([group("hot", "fulmar", slower), group("small", "turnstone", {})]);
     expect(verdict).toMatchObject({ cause: "flow", thingId: "fulmar", besideId: "chough" });

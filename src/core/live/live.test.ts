@@ -171,6 +171,9 @@ describe("a stall beside a forecast", () => {
     const freedAt = (s: number) => (atS: number) => 10 * Math.min(atS, 60) + 9 * Math.max(0, atS - s);
     expect(runsAgain(stall, readings(freedAt(85)), 80)).toBe(false);
     expect(runsAgain(stall, readings(freedAt(85)), 95)).toBe(true);
+    // A scale that has fallen silent says nothing of the bed.
+    const silent = readings(freedAt(85)).filter(({ atS }) => atS < 90);
+    expect(runsAgain(stall, silent, 95)).toBe(false);
     // Just after it began the last seconds are of both.
     expect(
       runsAgain(

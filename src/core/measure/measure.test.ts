@@ -67,6 +67,13 @@ describe("blank runs", () => {
     expect(fit.slope).toBeCloseTo(0.976, 9);
   });
 
+  test("many runs at few settings are judged by those that were set apart", () => {
+    const good = [3600, 1200, 1200, 1200, 1200].map((setG) => run(setG, 8 + 0.976 * setG));
+    const fit = must(fitDelivery([...good, run(1200, 700)]));
+    expect(fit.outliers).toEqual([5]);
+    expect(fit.slope).toBeCloseTo(0.976, 9);
+  });
+
   test("ten times off, and none at all, are refused", () => {
     expect(fitDelivery([run(2000, 196)])).toMatchObject({ failure: { code: "implausibleRuns" } });
     expect(fitDelivery([run(2000, 19_600)])).toMatchObject({ failure: { code: "implausibleRuns" } });

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { forecastBrew, handPours, startOf, waterOf } from "#core/brew";
+import { forecastBrew, handPours, startOf, usualSpray, waterOf } from "#core/brew";
 import { must } from "#core/result";
 import { soundRecipe } from "#tests/arbitraries/recipe.ts";
 import { LOFT_RECIPE, SLACK_RECIPE } from "#tests/recipes.ts";
@@ -15,6 +15,7 @@ import {
   MOST_POURS,
   type PourAct,
   poured,
+  poursOf,
   type Recipe,
   type RecipeBench,
   ratioOf,
@@ -308,6 +309,16 @@ describe("the rhythm at another size", () => {
     expect(spray.rateGPerS).toBeCloseTo(297 / (110 + 17 - 40), 9);
     expect(spray.bloomS).toBeCloseTo(40 - 55 / spray.rateGPerS, 9);
     expect(asSpray({ ...LOFT_RECIPE, blooms: false })).toMatchObject({ bloomPct: 0, bloomS: 0, pulses: 4 });
+    // One pour is all the water, and blooms for nothing.
+    const once = { ...LOFT_RECIPE, pours: LOFT_RECIPE.pours.slice(-1) };
+    expect(asSpray(once)).toMatchObject({ bloomPct: 0, bloomS: 0, pulses: 1, upToG: 352 });
+  });
+
+  test("a brewer whose spray nobody noted sprays as brewers mostly do", () => {
+    const waterG = waterOf(LOFT_RECIPE);
+    const usual = poursOf(LOFT_RECIPE, { kind: "batch", sprays: [usualSpray(waterG)] });
+    expect(poursOf(LOFT_RECIPE, { kind: "batch", sprays: [] })).toEqual(usual);
+    expect(usual.reduce((sum, pour) => sum + pour.waterG, 0)).toBeCloseTo(waterG, 9);
   });
 });
 

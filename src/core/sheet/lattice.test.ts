@@ -78,6 +78,8 @@ describe("what a brewer can be set to", () => {
   test("far beyond its limits they go on by its steps, so that the pins hold", () => {
     expect(waters(6000, LITRES)).toContain(6000);
     expect(waters(400, LITRES)).toContain(400);
+    // A brewer that gives 400 g at least comes nowhere near: the water stays as it is.
+    expect(waters(100, { stepG: 50, interceptG: 400 })).toEqual([100]);
     expect(waters(400, LITRES).every((water) => water >= 0)).toBe(true);
   });
 

@@ -29,6 +29,14 @@ function found(pins: Pins, lattices: readonly Lattice[], change: Partial<Search>
   return choice && massesAt(lattices, choice as Choice);
 }
 
+test("no coffee, or water that stays in the bed, is nothing to brew", () => {
+  const given: Given = { serve: "hot", retentionGPerG: 2 };
+  const none = { bypassG: 0, iceG: 0 };
+  expect(brewable({ ...none, doseG: 0, brewWaterG: 800 }, given)).toBe(false);
+  expect(brewable({ ...none, doseG: 50, brewWaterG: 100 }, given)).toBe(false);
+  expect(brewable({ ...none, doseG: 50, brewWaterG: 101 }, given)).toBe(true);
+});
+
 describe.each([
   { boxes: "gone through one by one", spread: 1 },
   { boxes: "halved", spread: FEW },

@@ -72,6 +72,13 @@ describe("pins that do not make a sheet", () => {
     expect(failure).toMatchObject({ wouldDo: ["brewWaterG", "iceG", "brewRatio", "iceShare", "finalTempC"] });
   });
 
+  test("strength would do where an extraction is known to go with it, and else not", () => {
+    const known = failureOf(hot({ doseG: 190 }, { extractionPct: 20 }));
+    expect(known).toMatchObject({
+      wouldDo: ["brewWaterG", "brewRatio", "yieldG", "yieldRatio", "strengthPct"],
+    });
+  });
+
   test("each pin named as one that would do does", () => {
     const failure = failureOf(iced({ doseG: 100, totalRatio: 15 }));
     if (failure?.code !== "tooFewPins") throw new Error("expected too few");
@@ -136,11 +143,20 @@ describe("pins that do not make a sheet", () => {
     expect(iced({ doseG: 20, totalRatio: 15, iceG: 257.7 }).ok).toBe(false);
   });
 
+  test("impossible: bypass that is less than none may be none, or any more", () => {
+    const failure = failureOf(iced({ doseG: 24, brewWaterG: 222, bypassG: -50, iceG: 138 }));
+    if (failure?.code !== "impossiblePins") throw new Error("expected impossible");
+    expect(failure).toMatchObject({ mass: "bypassG", mends: [{ pin: "bypassG", above: 0 }] });
+  });
+
   test("impossible: less water than the bed keeps", () => {
-    expect(failureOf(hot({ doseG: 100, brewWaterG: 200 }))).toMatchObject({
-      code: "impossiblePins",
-      mass: "hotG",
-    });
+    const failure = failureOf(hot({ doseG: 100, brewWaterG: 200 }));
+    if (failure?.code !== "impossiblePins") throw new Error("expected impossible");
+    expect(failure.mass).toBe("hotG");
+    expect(failure.mends.map(({ pin }) => pin)).toEqual(["doseG", "brewWaterG"]);
+    // Less coffee, down to none, or more water, to no end.
+    expect(failure.mends[0]!.below).toBeCloseTo(200 / 2.12, 6);
+    expect(failure.mends[1]).toEqual({ pin: "brewWaterG", above: expect.closeTo(212, 6) });
     expect(failureOf(hot({ doseG: 100, brewWaterG: 212 }))).toMatchObject({
       code: "impossiblePins",
       mass: "hotG",

@@ -40,6 +40,14 @@ describe("a day's ice", () => {
     );
   });
 
+  test("a bin whose size nobody noted takes all that is made", () => {
+    const supply = { storeKg: null, kgPerDay: 24, otherShare: 0 };
+    const quiet = budget({ needs: [], supply, inBinG: 500 });
+    expect(quiet.leftG).toBeCloseTo(500 + 6 * 1000, 6);
+    // A full one of 11 kg takes nothing.
+    expect(budget({ needs: [], supply: { ...supply, storeKg: 11 } }).leftG).toBe(11_000);
+  });
+
   test("nothing is lost: what was there and made is drawn, left, or short", () => {
     fc.assert(
       fc.property(

@@ -98,3 +98,8 @@ export const USUAL_PLAN = {
   days: 200,
   seed: 1,
 } as const satisfies Partial<PlanInput>;
+
+/** What a lost cup costs, on average over the products. */
+export function lostCupCost(products: readonly PlanProduct[]): number {
+  return products.reduce((sum, { lostPerCup }) => sum + lostPerCup, 0) / Math.max(1, products.length);
+}

@@ -5,6 +5,7 @@ import { readyDay } from "./day.ts";
 import { drawnDays } from "./demand.ts";
 import { type PlanInput, USUAL_PLAN } from "./input.ts";
 import { lookAhead, nextByLevels } from "./next.ts";
+import { nextInTurns } from "./plan.ts";
 
 /** Two hours in slots of five minutes: quiet at first, a rush from slot 4 to 8, then quiet again. */
 const SLOTS = 24;
@@ -84,6 +85,15 @@ describe("now, by the levels", () => {
   });
 });
 
+test("of each product its next batch is said, after what is begun now", () => {
+  const input = { ...DAY, nowSlot: 2, pots: [standing(4)] };
+  const { brews, soon } = finished(nextInTurns(input, rule(4)));
+  expect(brews).toMatchObject([{ product: "house", card: "large", vesselKind: "pot" }]);
+  expect(soon).toHaveLength(1);
+  expect(soon[0]).toMatchObject({ product: "house" });
+  expect(soon[0]!.p50Slot).toBeGreaterThan(2);
+});
+
 describe("looking ahead", () => {
   const decided = (nowSlot: number, level: number, ...cups: readonly number[]) =>
     finished(lookAhead(at(nowSlot, ...cups), rule(level), demands));
@@ -98,6 +108,14 @@ describe("looking ahead", () => {
     const once = { ...rule(0), levels };
     expect(cards(nextByLevels(at(18, 6), once))).toEqual(["small"]);
     expect(cards(finished(lookAhead(at(18, 6), once, demands)))).toEqual([]);
+  });
+
+  test("brews beside a rest that it need not pour", () => {
+    const { brews, pours } = decided(2, 0, 3);
+    expect(brews).toHaveLength(1);
+    expect(pours).toEqual([]);
+    const small = finished(lookAhead(at(2, 2), rule(0), demands));
+    expect([cards(small), small.pours]).toEqual([["large"], []]);
   });
 
   test("leaves the level's answer where nothing is surely better, and is the same each time", () => {

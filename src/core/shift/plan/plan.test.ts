@@ -270,6 +270,15 @@ describe("a day run by levels", () => {
       expect(readyOf(named)).toMatchObject({ ready: [2, 5, 7, 10], missedPins: 0 });
     });
 
+    test("a brewer while it brews, and no longer", () => {
+      // One of two is away from slot 4 on: the pin of slots 3 and 4 needs the other, a batch of slots 2 and 3 is done by then.
+      const away = { resource: "brewer", fromSlot: 4, toSlot: 12 };
+      const input = { ...pinnedAt(5), brewers: 2, vessels: [{ kind: "large", count: 4 }], forbidden: [away] };
+      const once = { ...levels(-1), levels: [new Int16Array(12).fill(-1).fill(20, 2, 3)] };
+      const { pots, missedPins } = runDay(readyDay(input), once, guests());
+      expect([pots[0]!.map(({ readySlot }) => readySlot), missedPins]).toEqual([[4, 5], 0]);
+    });
+
     test("the place of the smallest rest, where every vessel is in use", () => {
       const pot = { product: "house", vesselKind: "large", readySlot: -1, pourAtSlot: 12 };
       const full = {
@@ -320,6 +329,19 @@ describe("a day run by levels", () => {
     expect(day.pouredCups).toBe(6);
     // One cup of 17.5 min, two of 22.5, two fresh ones of 2.5.
     expect(day.cupMinutes).toBe(17.5 + 45 + 5);
+  });
+
+  test("has no brewer while every one of them is under way, named or not", () => {
+    const brewing = [{ product: "house", cups: 0, vesselKind: "large", readySlot: 3, pourAtSlot: 9 }];
+    const [pots] = runDay(readyDay({ ...HOUR, brewing }), levels(20), guests()).pots;
+    // The first of them is the one under way.
+    expect(pots!.map(({ readySlot }) => readySlot).slice(0, 2)).toEqual([3, 5]);
+  });
+
+  test("leaves out a pin of a card that no product has any more", () => {
+    const pins = [{ product: "house", card: "gone", readySlot: 6 }];
+    expect(readyDay({ ...HOUR, pins }).pins).toEqual([]);
+    expect(runDay(readyDay({ ...HOUR, pins }), levels(-1), guests()).missedPins).toBe(0);
   });
 
   test("pours a small rest only where that lets a pot be begun", () => {

@@ -5,7 +5,7 @@ import type { PlanRule } from "./counter.ts";
 import { readyDay } from "./day.ts";
 import { type DayDemand, drawnDays } from "./demand.ts";
 import { forecastOf, type LikelyBrew, likelyBrews, type PlanForecast } from "./forecast.ts";
-import type { PlanInput } from "./input.ts";
+import { lostCupCost, type PlanInput } from "./input.ts";
 import { type RawLevels, rawLevels } from "./levels.ts";
 import { lookAhead } from "./next.ts";
 import { boundOf } from "./programme.ts";
@@ -99,10 +99,9 @@ function* tunedLevels(
 
 /** @param vesselPrice of a vessel for a slot, in lost cups */
 function* levelsOf(input: PlanInput, vesselPrice: number): Turns<readonly RawLevels[]> {
-  const { products } = input;
-  const lost = products.reduce((sum, { lostPerCup }) => sum + lostPerCup, 0) / Math.max(1, products.length);
+  const lost = lostCupCost(input.products);
   const raw: RawLevels[] = [];
-  for (const product of products) raw.push(yield* rawLevels(product, input, vesselPrice * lost));
+  for (const product of input.products) raw.push(yield* rawLevels(product, input, vesselPrice * lost));
   return raw;
 }
 

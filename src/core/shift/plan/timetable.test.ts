@@ -126,6 +126,37 @@ describe("a timetable", () => {
     },
   );
 
+  test("goes on from what stands there: where nobody comes it is poured away, and nothing is brewed", () => {
+    const input = whole("typical 1");
+    const [product] = input.products;
+    const { vesselKind, cups } = product!.options[0]!;
+    const pot = { product: product!.name, vesselKind, cups, readySlot: -1, pourAtSlot: 23 };
+    const alone = { ...product!, meanCups: product!.meanCups.map(() => 0) };
+    const idle = finished(timetableInTurns({ ...input, products: [alone], pots: [pot] }));
+    expect(idle.brews).toEqual([]);
+    expect(idle.pouredCups).toBeCloseTo(cups, 6);
+  });
+
+  test("with one vessel begins no batch before the one before it is likely out", () => {
+    const input = whole("typical 1");
+    const [product] = input.products;
+    const options = product!.options.filter(({ vesselKind }) => vesselKind === "large");
+    const one = { ...input, products: [{ ...product!, options }], vessels: [{ kind: "large", count: 1 }] };
+    const { brews, pouredCups } = finished(timetableInTurns(one));
+    expect(brews.length).toBeGreaterThan(5);
+    for (const [i, { beginSlot }] of brews.slice(1).entries())
+      expect(beginSlot).toBeGreaterThan(brews[i]!.readySlot);
+    expect(pouredCups).toBeGreaterThan(0);
+  });
+
+  test("moves every batch but the pinned one", () => {
+    const input = whole("typical 1");
+    const [product] = input.products;
+    const pin = { product: product!.name, card: product!.options[0]!.card, readySlot: 6 };
+    const costOf = (pins: PlanInput["pins"]) => finished(timetableInTurns({ ...input, pins })).cost;
+    expect(costOf([pin])).toBeLessThan(1.05 * costOf([]));
+  });
+
   test("keeps what is pinned", () => {
     const input = whole("typical 1");
     const [product] = input.products;

@@ -1,7 +1,7 @@
 import type { Turns } from "#core/turns";
 import { type ChainOutcome, chainOutcome } from "./chain.ts";
 import { type Day, type DayOption, readyDay } from "./day.ts";
-import type { PlanInput } from "./input.ts";
+import { lostCupCost, type PlanInput } from "./input.ts";
 import type { SimulatedDay } from "./rule.ts";
 
 /** A batch of a timetable. */
@@ -33,12 +33,16 @@ type Table = readonly (readonly Entry[])[];
 
 /** Vessels may be wanted by so many more than there are, on average: one is often empty sooner. */
 const SPARE_VESSELS = 0.5;
+/** A vessel that is missing for a slot costs so many lost cups: hardly one is in the end, and what a day by levels lacks is mended step by step. */
+const MISSING_VESSEL_CUPS = 2;
 const MOST_PASSES = 4;
+const LEAST_GAIN = 1e-9;
 const SHIFTS = [-3, -2, -1, 1, 2, 3];
 
 /**
  * A timetable by local search from a simulated day: batches are moved, left out, added and made larger or smaller while that lowers the
- * exact cost and brewers, hands and vessels allow it.
+ * exact cost, with what missing vessels cost, and brewers and hands allow it. The day that it begins with had its vessels by the guests
+ * who came; on average they are too few.
  *
  * @param typical a day that was run by levels: what it brewed when is where the search begins
  */
@@ -50,6 +54,8 @@ export function* timetableFrom(input: PlanInput, typical: SimulatedDay): Turns<T
     ),
   );
   let outcomes = input.products.map((_, place) => priced(input, place, table[place]!));
+  let missing = missingVessels(table, outcomes, day);
+  const missingCost = MISSING_VESSEL_CUPS * lostCupCost(input.products);
   for (let pass = 0; pass < MOST_PASSES; pass++) {
     let isBetter = false;
     for (const place of input.products.keys()) {
@@ -60,10 +66,11 @@ export function* timetableFrom(input: PlanInput, typical: SimulatedDay): Turns<T
         if (!fitsBrewers(next, day, input)) continue;
         const outcome = priced(input, place, entries);
         yield;
-        if (outcome.cost >= outcomes[place]!.cost - 1e-9) continue;
         const nextOutcomes = outcomes.with(place, outcome);
-        if (!fitsVessels(next, nextOutcomes, day)) continue;
-        [table, outcomes, isBetter] = [next, nextOutcomes, true];
+        const nextMissing = missingVessels(next, nextOutcomes, day);
+        const gain = outcomes[place]!.cost - outcome.cost + missingCost * (missing - nextMissing);
+        if (!(gain > LEAST_GAIN)) continue;
+        [table, outcomes, missing, isBetter] = [next, nextOutcomes, nextMissing, true];
       }
     }
     if (!isBetter) break;
@@ -158,19 +165,29 @@ function fitsBrewers(table: Table, day: Day, input: PlanInput): boolean {
   return true;
 }
 
-/** Whether the vessels of each kind are likely enough at all times: one is held from the brew's beginning, as long as something is in it. */
-function fitsVessels(table: Table, outcomes: readonly ChainOutcome[], { vessels, slots }: Day): boolean {
+/**
+ * By how many vessels of each kind there are likely too few, over all slots: one is held from the brew's beginning, as long as something
+ * is in it.
+ */
+function missingVessels(
+  table: Table,
+  outcomes: readonly ChainOutcome[],
+  { vessels, slots }: Pick<Day, "vessels" | "slots">,
+): number {
   const wanted = vessels.map(() => new Float64Array(slots));
   for (const [place, entries] of table.entries())
     for (const [i, { option, beginSlot }] of entries.entries()) {
-      if (option.kind < 0) return false;
+      if (option.kind < 0) return Number.POSITIVE_INFINITY;
       const own = wanted[option.kind]!;
       for (let slot = beginSlot; slot < Math.min(slots, readyOf(entries[i]!)); slot++) own[slot]! += 1;
       const stands = outcomes[place]!.stands[i]!;
       for (let slot = readyOf(entries[i]!); slot < slots; slot++) own[slot]! += stands[slot]!;
     }
-  return wanted.every((own, kind) =>
-    own.every((count, slot) => count <= vessels[kind]![slot]! + SPARE_VESSELS),
+  const over = (count: number, kind: number, slot: number) =>
+    Math.max(0, count - vessels[kind]![slot]! - SPARE_VESSELS);
+  return wanted.reduce(
+    (all, own, kind) => own.reduce((sum, count, slot) => sum + over(count, kind, slot), all),
+    0,
   );
 }
 
