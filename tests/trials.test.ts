@@ -3,7 +3,8 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD, TRAINEE } from "#data/demo/bench.ts";
 import { turnBench } from "#data/house.ts";
-import { batches, cards, grinders, standards, trials } from "#data/schema/index.ts";
+import { batches, cards, grinders, standards, trialBatches, trials } from "#data/schema/index.ts";
+import { readStandards } from "#data/standards.ts";
 import { transact } from "#data/transact.ts";
 import { type OwnDatabase, plannedDatabase } from "./database.ts";
 
@@ -249,6 +250,9 @@ test("a setting off the dial is refused at its field; a trial that has ended tak
   ).rejects.toThrow("has ended");
   const words = { minutes: 1 };
   await expect(house.sayTasting({ id: uuidv7(), batchId, words }, lead)).rejects.toThrow("has ended");
+  const late = await brewed(await begun(), 10);
+  await fresh.db.delete(trialBatches).where(eq(trialBatches.batchId, late));
+  await expect(house.addBatch({ trialId: id, batchId: late }, barista)).rejects.toThrow("has ended");
 });
 
 test("a trial begins from a card that is there and can be brewed; what is not there is told", async () => {
@@ -345,6 +349,9 @@ test("an approved batch of a trial ends it, and teaches with the trial's middle 
   expect(rows[0]!.provedSd).toBeGreaterThan(0);
   expect(Math.abs(rows[0]!.provedSetting! - setting)).toBeLessThan(1);
   expect((await found(id)).trial.state).toBe("approved");
+  const { provedSetting, provedSd } = rows[0]!;
+  const read = (await readStandards(fresh.db)).find((each) => each.id === rows[0]!.id);
+  expect(read?.proof).toEqual({ trialId: id, setting: provedSetting, sdUnits: provedSd, brewedOnce: true });
 });
 
 test("a card that a trial began with is not deleted, and no list offers the cards of its batches", async () => {

@@ -126,6 +126,10 @@ describe("a batch", () => {
       by,
     );
     expect(must(moved).brewerIds).toEqual([TURNSTONE, fulmar]);
+    // What was learned of the pair that it was logged with is learned anew, too.
+    expect(must(moved).pairs).toEqual([
+      { siteId: PIER_HEAD, brewerId: TURNSTONE, grinderId: DEMO_IDS.grinders.chough },
+    ]);
     const { batches } = await import("./schema/index.ts");
     const [row] = (await fresh.db.select().from(batches)).filter((batch) => batch.id === id);
     const { filterId } = BREWERS.find((brewer) => brewer.id === fulmar)!;

@@ -7,7 +7,7 @@ import { type BenchPieces, benchFrom, readPieces } from "./bench.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "./demo/bench.ts";
 import { readHouse, turnBench } from "./house.ts";
 import { setFit } from "./recipes.ts";
-import { brewers, house } from "./schema/index.ts";
+import { brewers, grinderCurves, grinders, house } from "./schema/index.ts";
 import { transact } from "./transact.ts";
 
 const NOW = new Date("2026-07-14T08:30:00Z");
@@ -71,6 +71,14 @@ test("only the part that was changed is read again", async () => {
   expect([first, learned, recipes, equipment].map(revision)).toEqual(
     [0, 1, 2, 3].map((n) => revision(first) + n),
   );
+});
+
+test("a grinder whose dial nobody measured has no curve", async () => {
+  const dunlin = DEMO_IDS.grinders.dunlin;
+  await fresh.db.delete(grinderCurves).where(eq(grinderCurves.grinderId, dunlin));
+  const [row] = await fresh.db.select().from(grinders).where(eq(grinders.id, dunlin));
+  const bench = benchFrom(await readPieces(fresh.db, row!.siteId), row!.siteId)!;
+  expect(bench.grinders.find(({ id }) => id === dunlin)).toMatchObject({ curve: [], curveVersion: null });
 });
 
 test("every field of a thing stands on the bench, but for those that are named as left out", async () => {

@@ -136,4 +136,10 @@ test("a new curve is a new version, and pairs are read from both sides", async (
     [18, 5],
     [31, 9.5],
   ]);
+  // Sent again it is there once; one that began before it is refused, and changes none of them.
+  must(await keepPairs(fresh.db, next, { otherId, pairs: pairs.slice(0, 2) }, by));
+  expect(await keepPairs(fresh.db, next, { otherId, pairs: [] }, by)).toMatchObject({
+    failure: { code: "stale" },
+  });
+  expect((await readPairs(fresh.db, chough!.id))[0]?.pairs).toEqual(pairs.slice(0, 2));
 });

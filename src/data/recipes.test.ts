@@ -10,7 +10,7 @@ import { readAudit } from "./audit.ts";
 import { readBench } from "./bench.ts";
 import { findBenchRecipe } from "./benchRecipes.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "./demo/bench.ts";
-import { createHouse } from "./house.ts";
+import { createHouse, readBenchRevisions } from "./house.ts";
 import { importRecipes, readHouseForImport, readRecipeFile } from "./recipeFile.ts";
 import {
   countsOf,
@@ -107,6 +107,42 @@ describe("versions", () => {
     must(await dropDraft(fresh.db, { versionId: draft.versionId, revision: 1 }));
     expect(await readRecipe(fresh.db, draft.recipeId)).toBeUndefined();
     expect(await dropDraft(fresh.db, { versionId: demoId(65), revision: 1 })).toMatchObject({ ok: false });
+    // One that is gone already is thrown away.
+    must(await dropDraft(fresh.db, { versionId: draft.versionId, revision: 1 }));
+  });
+
+  test("the list says which of them have a draft beside what counts", async () => {
+    const drafted = async ({ recipeId }: KeptRecipe) =>
+      (await listRecipes(fresh.db)).find(({ id }) => id === recipeId)?.drafted;
+    const first = written();
+    must(await keepVersion(fresh.db, first, by));
+    expect(await drafted(first)).toBe(false);
+    must(await keepVersion(fresh.db, { ...first, revision: 1, as: "trial" }, by));
+    expect(await drafted(first)).toBe(false);
+    must(await keepVersion(fresh.db, { ...first, versionId: uuidv7() }, by));
+    expect(await drafted(first)).toBe(true);
+  });
+
+  test("the trail says what a kept version came after; benches are read anew for it, and for a name, not for a draft", async () => {
+    const revisionOf = async () => (await readBenchRevisions(fresh.db)).recipes;
+    const lines = async () => readAudit(fresh.db, { subjectId: draft.recipeId });
+    const before = await revisionOf();
+    const draft = written();
+    must(await keepVersion(fresh.db, draft, by));
+    expect(await revisionOf()).toBe(before);
+    must(await keepVersion(fresh.db, { ...draft, revision: 1, as: "trial" }, by));
+    expect(await revisionOf()).toBe(before + 1);
+    expect((await lines())[0]).toMatchObject({ action: "changed", before: null, after: { version: 1 } });
+    const next = { ...draft, versionId: uuidv7(), recipe: { ...LOFT_RECIPE, doseG: 23 } };
+    must(await keepVersion(fresh.db, next, by));
+    expect(await revisionOf()).toBe(before + 1);
+    must(await keepVersion(fresh.db, { ...next, revision: 1, name: `${draft.name} II` }, by));
+    expect(await revisionOf()).toBe(before + 2);
+    must(await keepVersion(fresh.db, { ...next, revision: 2, name: `${draft.name} II`, as: "trial" }, by));
+    expect((await lines())[0]).toMatchObject({
+      before: { version: 1, doseG: LOFT_RECIPE.doseG },
+      after: { version: 2, doseG: 23, name: `${draft.name} II` },
+    });
   });
 });
 
@@ -171,6 +207,17 @@ test("what was fitted is of a brewer and a grinder, once, and is forgotten again
   ]);
   await setFit(fresh.db, pair, undefined, by);
   expect(await fits()).toEqual([]);
+  const changes = (await readAudit(fresh.db, { subjectId: pair.brewerId })).map(({ before, after }) => [
+    before,
+    after,
+  ]);
+  const [first, second, none] = [
+    { permeability: 1.2, extraction: 1.1 },
+    { permeability: 1.3, extraction: 1.2 },
+    { permeability: 1, extraction: 1 },
+  ];
+  expect(changes).toContainEqual([first, second]);
+  expect(changes).toContainEqual([second, none]);
 });
 
 test("any version is found with the basket and the dial that it was made with", async () => {
