@@ -165,6 +165,20 @@ describe("what happens at a bar is kept", () => {
     expect((await pot(LEFT)).standing!.asOfMs).toBeLessThanOrEqual(now.getTime() + 1000);
   });
 
+  test("ice that is filled and taken is counted at its source", async () => {
+    const iceNow = async () => (await read.barViewOf((await benches.benchOf(PIER_HEAD))!)).ice;
+    const [bin] = await iceNow();
+    const of = (kind: "iceFilled" | "iceTaken", minutes: number, massG: number) => ({
+      id: uuidv7(),
+      at: at(minutes),
+      kind,
+      iceId: bin!.id,
+      massG,
+    });
+    await send([of("iceFilled", -2, 9000), of("iceTaken", -1, 1500)]);
+    expect((await iceNow()).find(({ id }) => id === bin!.id)?.leftG).toBe(7500);
+  });
+
   test("a card fills in what it says; an unknown vessel, ice, card or batch is refused at its place", async () => {
     for (const [events, field] of [
       [[filled(demoId(999), -1)], "events.0"],
@@ -173,7 +187,11 @@ describe("what happens at a bar is kept", () => {
       [[filled(LEFT, -1, { cardId: demoId(999) })], "events.0"],
       [[filled(LEFT, -1, { batchId: demoId(999) })], "events.0"],
     ] as const) {
-      await expect(send(events)).rejects.toMatchObject({ code: "badInput", field });
+      await expect(send(events)).rejects.toMatchObject({
+        code: "badInput",
+        field,
+        message: expect.stringMatching(/^There is no such (vessel|ice|card|batch) at this site\.$/),
+      });
     }
     expect((await pot(LEFT)).standing).toBeNull();
   });

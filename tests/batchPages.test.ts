@@ -1,8 +1,11 @@
 import { subMinutes } from "date-fns";
+import { eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
+import { findCupTest } from "#data/cups.ts";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { fits } from "#data/schema/index.ts";
+import { fits, trials } from "#data/schema/index.ts";
+import { ownUrl, qrOf } from "#server/links.ts";
 import { bigPot } from "./batches.ts";
 import { type OwnDatabase, plannedDatabase } from "./database.ts";
 import { shown } from "./shown.ts";
@@ -101,6 +104,13 @@ describe("a batch's page", () => {
       yieldG: 1390,
     });
     expect((await shown(page.readBatch(other, "lead"))).trials).toEqual([]);
+    // One that has ended is none that it could be added to.
+    const [ended] = await fresh.db.select().from(trials).where(eq(trials.state, "approved"));
+    const { coffeeId, brewerId, siteId } = ended!;
+    expect(siteId).toBe(PIER_HEAD);
+    const late = await logged({ coffeeId, brewerId });
+    const offered = (await shown(page.readBatch(late, "lead"))).trials.map(({ id }) => id);
+    expect(offered).not.toContain(ended!.id);
     // A batch of a trial is that one's.
     const [own] = (await shown(trialPage.readTrialPage(running[0]!.id))).batches;
     expect(await shown(page.readBatch(own!.tried.id, "lead"))).toMatchObject({
@@ -132,11 +142,12 @@ describe("three cups of a batch", () => {
       tally: undefined,
     });
     expect(test.labels).toHaveLength(3);
+    const kept = (await findCupTest(fresh.db, id))!.ballots;
     for (const { cups: of, code, qr } of test.labels) {
       expect(code).toMatch(/^[2-9CFGHJKMPQRVWX]{8}$/);
-      expect(qr).toBeDefined();
-      const pots = of.map(({ isPot }) => isPot).filter(Boolean).length;
-      expect([1, 2]).toContain(pots);
+      expect(qr).toEqual(qrOf(ownUrl(`/ballot/${code}`)));
+      const { odd, oddIsPot } = kept.find((ballot) => ballot.code === code)!;
+      expect(of.map(({ isPot }) => isPot)).toEqual([0, 1, 2].map((place) => (place === odd) === oddIsPot));
     }
     expect((await shown(cupPage.readCupTest(id, false))).labels).toEqual([]);
     for (const none of [NOTHING, "nonsense"]) expect(await cupPage.readCupTest(none, true)).toBeUndefined();
@@ -145,20 +156,21 @@ describe("three cups of a batch", () => {
   test("are counted for all to see once the test is closed, on its page and on the batch's", async () => {
     const batchId = await logged();
     const id = await begun(batchId);
-    const { findCupTest } = await import("#data/cups.ts");
     const { ballots } = (await findCupTest(fresh.db, id))!;
     const [right, wrong] = ballots;
     await cups.takeBallot({ code: right!.code, answer: right!.odd });
     await cups.takeBallot({ code: wrong!.code, answer: (wrong!.odd + 1) % 3 });
-    expect(await shown(cupPage.readCupTest(id, false))).toMatchObject({ answered: 2, tally: undefined });
+    const other = { code: ballots[2]!.code, answer: (ballots[2]!.odd + 2) % 3 };
+    await cups.takeBallot(other);
+    expect(await shown(cupPage.readCupTest(id, false))).toMatchObject({ answered: 3, tally: undefined });
     expect((await shown(page.readBatch(batchId, "lead"))).cupTests).toMatchObject([{ id, says: undefined }]);
     await cups.endCupTest({ id });
     expect(await shown(cupPage.readCupTest(id, false))).toMatchObject({
       isOpen: false,
-      tally: { cups: 2, right: 1 },
+      tally: { cups: 3, right: 1 },
     });
     const [closed] = (await shown(page.readBatch(batchId, "lead"))).cupTests;
-    expect(closed!.says).toMatch(/1 of 2/);
+    expect(closed!.says).toMatch(/1 of 3/);
   });
 
   test("a ballot is found by its code in any letters, and by no other", async () => {
@@ -220,6 +232,22 @@ describe("the list of trials", () => {
     const iced = await logged({ method: "onIce", iceG: 1100, waterG: 1667, yieldG: 2380, doseG: 184 });
     expect([demoId(602), demoId(603)]).toContain((await list(`like=${iced}`)).begin);
     expect((await list(`like=${NOTHING}`)).begin).toBeUndefined();
+  });
+
+  test("has the pairs that were brewed beside each other, with what was said; not those of a batch that is gone", async () => {
+    const pairs = await import("#server/pairs.ts");
+    const [first, second] = [await logged(), await logged({ coffeeId: DEMO_IDS.coffees.kittiwake })];
+    const id = uuidv7();
+    await pairs.startPair({ id, firstId: first, secondId: second, about: "dial" }, barista);
+    const found = async () => (await list()).pairs.find((pair) => pair.id === id);
+    expect(await found()).toMatchObject({
+      title: "Saltmarsh and Kittiwake on Fulmar",
+      when: "today, 09:30",
+      href: `/compare?batches=${first},${second}`,
+      scores: [],
+    });
+    await logs.takeOut({ id: second, revision: 1, removed: true }, lead);
+    expect(await found()).toBeUndefined();
   });
 
   test("a trial's page has its sheet, its batches and what was tasted of them", async () => {

@@ -38,6 +38,8 @@ export async function onceOnServer(
 export async function copyDatabase(server: Connection, from: string, to: string): Promise<void> {
   const rows = async (sql: string, ...values: readonly string[]) =>
     (await server.query<RowDataPacket[]>(sql, [...values]))[0];
+  // One process may run a file of tests again and again, and need not have put its database away.
+  await server.query(`DROP DATABASE IF EXISTS \`${to}\``);
   await server.query(`CREATE DATABASE \`${to}\``);
   await server.query(`USE \`${to}\``);
   await server.query("SET SESSION foreign_key_checks = 0");

@@ -112,6 +112,10 @@ test("the day's coffee, its waste, its age and what was missed are those worked 
   ]);
   const small = day.sold.find(({ name, cupMl }) => name === "Saltmarsh, hot" && cupMl === 240)!;
   expect(small.count).toBe(11);
+  const counts = day.sold.map(({ count }) => count);
+  expect(counts).toEqual(counts.toSorted((a, b) => b - a));
+  expect(day).toMatchObject({ isToday: true, day: "2026-07-22" });
+  expect(day.days.slice(0, 2).map(({ text }) => text)).toEqual(["Wed 22 Jul, today", "Tue 21 Jul"]);
   // Iced was asked for, and never brewed.
   const iced = day.products.find(({ name }) => name === "Saltmarsh, iced")!;
   expect(iced).toMatchObject({ brewedG: 0, withoutMin: OPEN_MIN });
@@ -126,7 +130,21 @@ test("a day that is not over yet, or that nobody knows, is told as such", async 
   const before = await readDayAfter("2026-06-01");
   if (typeof before === "string") throw new Error(before);
   expect(before.poured).toEqual([]);
+  expect(before.isToday).toBe(false);
   expect(before.products.every(({ brewedG, servedG }) => brewedG === 0 && servedG === 0)).toBe(true);
+});
+
+test("what was planned stands beside what was brewed of it", async () => {
+  const { listOf, saveList } = await import("#server/shifts.ts");
+  const of = { siteId: PIER_HEAD, day: "2026-07-22" };
+  const { revision } = await listOf(of);
+  const items = [{ id: uuidv7(), cardId: demoId(600), batches: 3 }];
+  await saveList(of, { revision, items }, { personId: BARISTA, at: NOW });
+  const day = await readDayAfter("2026-07-22");
+  if (typeof day === "string") throw new Error(day);
+  expect(day.planned).toEqual([
+    { cardId: demoId(600), title: "Saltmarsh, hot, 2\u202f801 g on Fulmar", batches: 3, brewed: 0 },
+  ]);
 });
 
 test("what was checked off stands at the bar of the day, with its time", async () => {

@@ -1,9 +1,11 @@
-import { eq, inArray } from "drizzle-orm";
+import { count, eq, inArray } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { type GuideEvent, packTape } from "#core/guide";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
-import { batches, cards, events, guideEvents, guides } from "#data/schema/index.ts";
+import { turnBench } from "#data/house.ts";
+import { batches, cards, events, guideEvents, guides, vessels } from "#data/schema/index.ts";
+import { transact } from "#data/transact.ts";
 import { type OwnDatabase, plannedDatabase } from "./database.ts";
 import { shown } from "./shown.ts";
 
@@ -103,7 +105,10 @@ test("what cannot be brewed has no guide", async () => {
     code: "notThere",
   });
   await fresh.db.update(cards).set({ draft: true }).where(eq(cards.id, CARD));
-  await expect(begun()).rejects.toThrow("Something stands against brewing");
+  await expect(begun()).rejects.toMatchObject({
+    code: "refused",
+    message: expect.stringMatching(/^Something stands against brewing/),
+  });
   await fresh.db.update(cards).set({ draft: false }).where(eq(cards.id, CARD));
 });
 
@@ -212,6 +217,27 @@ test("the bar hears that a brew begins, and that it was taken back or left", asy
   expect(await brewing()).toBeNull();
 });
 
+test("of a card whose vessel is off the bench by now the bar hears nothing, and the guide goes on", async () => {
+  const id = await begun();
+  const left = eq(vessels.id, DEMO_IDS.vessels.left);
+  const off = async (removed: boolean) => {
+    await transact(fresh.db, async (tx) => {
+      await tx.update(vessels).set({ removed }).where(left);
+      await turnBench(tx, "equipment");
+    });
+  };
+  await off(true);
+  try {
+    const [{ before } = { before: 0 }] = await fresh.db.select({ before: count() }).from(events);
+    await house.keepEvents(id, { events: [event(0, { kind: "begun" })] }, barista);
+    expect((await page(id)).guide.events.map(({ kind }) => kind)).toEqual(["begun"]);
+    expect(await fresh.db.select({ before: count() }).from(events)).toEqual([{ before }]);
+  } finally {
+    await off(false);
+    await house.keepEvents(id, { events: [event(1, { kind: "left" })] }, barista);
+  }
+});
+
 test("an event of a mad clock is kept, and begins at the bar now at the latest", async () => {
   for (const atMs of [8.64e15, 0]) {
     const id = await begun();
@@ -253,6 +279,20 @@ test("it ends as one batch in the log and one pot at the bar, however often its 
     recording: { under: "vessel", massG: [0, 1, 5, 9] },
     guided: { tempC: 81.5, planned: { doseG, waterG, yieldG: guide.sheet.result.rounded.yieldG } },
   });
+  // Its forecast is what drips: beside water as it was poured there is none.
+  const { recording } = await shown(pages.readBatch(end.batch.id, "barista"));
+  expect(recording!.forecast!.timeS.length).toBeGreaterThan(50);
+  const [kept] = await fresh.db.select().from(guides).where(eq(guides.id, id));
+  const long = { ...kept!.tapes![0]!, under: "brewer" as const, packed: packTape(Array(1000).fill(7)) };
+  await fresh.db
+    .update(guides)
+    .set({ tapes: [long] })
+    .where(eq(guides.id, id));
+  const thinned = (await shown(pages.readBatch(end.batch.id, "barista"))).recording!;
+  expect(thinned.forecast).toBeUndefined();
+  // Every fifth of a thousand readings, five to the second, from the first second on.
+  expect(thinned.massG).toEqual(Array(200).fill(7));
+  expect(thinned.timeS.slice(0, 3)).toEqual([1, 2, 3]);
   const [filled] = await fresh.db.select().from(events).where(eq(events.id, end.filledId));
   expect(filled?.details).toMatchObject({ tempC: 81.5 });
 });

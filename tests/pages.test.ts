@@ -1,11 +1,15 @@
 import { subDays } from "date-fns";
+import { and, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import type { Bench } from "#contract/bench.ts";
 import { must } from "#core/result";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
+import { turnBench } from "#data/house.ts";
 import { addPerson } from "#data/people.ts";
+import { cards as cardRows, cups as cupRows } from "#data/schema/index.ts";
 import { readThings, setRemoved } from "#data/things.ts";
+import { transact } from "#data/transact.ts";
 import { type OwnDatabase, plannedDatabase } from "./database.ts";
 import { shown } from "./shown.ts";
 
@@ -362,6 +366,19 @@ describe("the Bar", () => {
     expect(pot!.sheet.strengthPct).toBeCloseTo((pot!.extractionPct * 202) / 2800.56, 9);
     const iced = await shown(read.readRescue(link(`card=${demoId(602)}`)));
     expect(iced.pot!.ice).toMatchObject({ iceTempC: -1, iceWetShare: 0.08 });
+    // A draft is nobody's pot.
+    await fresh.db
+      .update(cardRows)
+      .set({ draft: true })
+      .where(eq(cardRows.id, demoId(601)));
+    const listed = (await shown(read.readRescue(link(`card=${demoId(601)}`)))) as typeof iced;
+    expect(listed.pot).toBeUndefined();
+    expect(listed.cards.map(({ id }) => id)).not.toContain(demoId(601));
+    expect(listed.cards.every(({ title }) => title.length > 0)).toBe(true);
+    await fresh.db
+      .update(cardRows)
+      .set({ draft: false })
+      .where(eq(cardRows.id, demoId(601)));
     for (const none of ["", "card=nothing", `card=${demoId(9999)}`])
       expect((await shown(read.readRescue(link(none)))).pot).toBeUndefined();
   });
@@ -389,6 +406,50 @@ test("a pot that was poured away shows the life of its last coffee and how it en
     { reason: "tooOld", restG: 1279 },
     { reason: "taste", restG: 533 },
   ]);
+});
+
+test("what cannot be is marked where it happened, in its pot's life and at the Bar", async () => {
+  const { keepBarEvents } = await import("#server/bar.ts");
+  const vesselId = demoId(33);
+  const at = NOW.toISOString();
+  const filled = {
+    kind: "potFilled",
+    id: uuidv7(),
+    at,
+    brewedAt: at,
+    vesselId,
+    cardId: null,
+    batchId: null,
+    coffeeId: null,
+    serve: "hot",
+    liquidG: 400,
+    strengthPct: null,
+    tempC: null,
+  } as const;
+  const served = { kind: "served", id: uuidv7(), at, vesselId, massG: 900, cups: 4, cupMl: 240 } as const;
+  await keepBarEvents(PIER_HEAD, { sentAt: at, events: [filled, served] }, { personId: BARISTA, at: NOW });
+  const { life } = await shown(read.readPot(vesselId));
+  expect(life!.events.map(({ odd }) => odd)).toEqual([null, expect.any(String)]);
+  const { odd } = await (await import("#server/read/bar.ts")).barViewOf(bench);
+  expect(odd.find(({ eventId }) => eventId === served.id)).toMatchObject({
+    code: life!.events[1]!.odd,
+    what: expect.stringMatching(/^4 × 240 ml/),
+    pot: "pot 2.05 l, white",
+  });
+});
+
+test("a cup that nobody weighed holds what such cups mostly do", async () => {
+  const { barViewOf } = await import("#server/read/bar.ts");
+  const { benchOf } = await import("#server/bench.ts");
+  const small = and(eq(cupRows.serve, "hot"), eq(cupRows.volumeMl, 240));
+  await transact(fresh.db, async (tx) => {
+    await tx.update(cupRows).set({ fillG: null }).where(small);
+    await turnBench(tx, "equipment");
+  });
+  const { cups } = await barViewOf((await benchOf(PIER_HEAD))!);
+  const cup = cups.find(({ serve, volumeMl }) => serve === "hot" && volumeMl === 240)!;
+  expect(cup.fillG).toBeGreaterThan(190);
+  expect(cup.fillG).toBeLessThan(240);
 });
 
 describe("the wall", () => {
@@ -429,7 +490,7 @@ describe("the wall", () => {
   test("has the sizes that a lead chose; one that the brewer cannot do says so first", async () => {
     const { keepWall } = await import("#server/wall.ts");
     const chart = { siteId: PIER_HEAD, coffeeId: DEMO_IDS.coffees.nightMail };
-    const brewers = [{ id: DEMO_IDS.brewers.fulmar, shown: true, sizesG: [60, 2000] }];
+    const brewers = [{ id: DEMO_IDS.brewers.fulmar, shown: true, sizesG: [60, 2000, 3100] }];
     await keepWall(
       { ...chart, revision: 0, choices: { serves: "hot", brewers } },
       { personId: LEAD, at: NOW },
@@ -437,9 +498,12 @@ describe("the wall", () => {
     const wall = await shown(read.readWallPage(link(`coffee=${chart.coffeeId}`)));
     if (wall.as !== "chart") throw new Error(wall.as);
     expect(wall.view.tables.map(({ serve }) => serve)).toEqual(["hot"]);
-    const [tooSmall, whole] = wall.view.tables[0]!.brewers[0]!.rows;
-    expect([tooSmall!.sizeG, whole!.sizeG]).toEqual([60, 2000]);
+    const [tooSmall, whole, large] = wall.view.tables[0]!.brewers[0]!.rows;
+    expect([tooSmall, whole, large].map((row) => row!.sizeG)).toEqual([60, 2000, 3100]);
     expect(tooSmall!.troubles[0]).toEqual({ said: expect.stringMatching(/1.?200/), stop: true });
+    expect(large!.troubles.map(({ said }) => said)).toContainEqual(
+      expect.stringMatching(/^No pot of this service holds it: dispenser 3\.1 l, \w+ is the nearest\.$/),
+    );
     expect(whole!.troubles.filter(({ stop }) => stop)).toEqual([]);
   });
 
@@ -527,6 +591,16 @@ describe("the log", () => {
     expect(next.batches[0]!.at <= last.at).toBe(true);
     expect(next.batches.map(({ id }) => id)).not.toContain(last.id);
     expect(namesIn(page.site.brewers)).toEqual(["Fulmar", "Turnstone"]);
+    const asked = `brewer=${DEMO_IDS.brewers.turnstone}&coffee=${DEMO_IDS.coffees.saltmarsh}&liked=yes`;
+    const liked = await shown(read.readLog(link(`${asked}&page=9`)));
+    expect(liked.csv).toBe(`/api/v1/batches?${asked}&site=${PIER_HEAD}&as=csv`);
+    expect(liked.batches.every((batch) => batch.liked && batch.brewer === "Turnstone")).toBe(true);
+    const few = await shown(
+      read.readLog(
+        link(`before=${page.batches[0]!.at}&beforeId=${page.batches[0]!.id}&coffee=${demoId(9999)}`),
+      ),
+    );
+    expect(few).toMatchObject({ batches: [], older: undefined });
   });
 
   test("a batch is logged from a card of this site, and told why it is not from another one", async () => {
@@ -565,6 +639,9 @@ describe("the log", () => {
     expect(counts).toEqual(counts.toSorted((a, b) => b - a));
     const [most] = standards;
     expect(most).toMatchObject({ title: "Saltmarsh, hot, 2\u202f800 g on Fulmar", hasMoved: true });
+    const evidence = verdicts.flatMap(({ evidence: sentences }) => sentences);
+    for (const { title, hasMoved } of standards)
+      expect(hasMoved, title).toBe(evidence.some((sentence) => sentence.startsWith(`${title}:`)));
     for (const { days, values } of most!.series) {
       expect(values).toHaveLength(days.length);
       expect(Math.max(...days)).toBeLessThanOrEqual(0);
@@ -637,7 +714,11 @@ describe("people", () => {
       name: "Sorrel Finch",
       at: "12 Jul 2026, 09:30",
     });
+    expect((await trail("what=person")).every(({ subject }) => subject === "person")).toBe(true);
     expect(await trail(`who=${BARISTA}&since=7`)).toHaveLength(1);
+    // A thing is named by what it is called now, and whoever asks may choose of everybody who works here.
+    expect((await trail("what=filter"))[0]?.name).toBe("small basket paper");
+    expect(namesIn((await read.readAuditPage(link())).people)).toContain("Mirren Sallow");
     expect(await trail("what=person&since=1")).toHaveLength(0);
     expect(await trail(`who=${demoId(9999)}`)).toHaveLength(0);
     // What says no filter asks for all.

@@ -319,6 +319,18 @@ test("a new bag: the cards that it touches, the coffee as it is from now on, and
     code: "stale",
   });
   expect(await readCard(fresh.db, refused.id)).toBeUndefined();
+  // What is not there is told: the coffee, the site, the card of the first pot; and a card of another bag is not this one's.
+  const open = (change: object) => server.openBag({ ...lighter, revision: 2, test: null, ...change }, by);
+  await expect(open({ coffeeId: uuidv7() })).rejects.toThrow("not on the bench");
+  await expect(open({ siteId: uuidv7() })).rejects.toThrow("not on the bench");
+  await expect(open({ test: { id: uuidv7(), cardId: uuidv7() } })).rejects.toThrow(
+    "No first pot can be made",
+  );
+  await expect(open({ test: { id: card, cardId: card } })).rejects.toMatchObject({
+    code: "stale",
+    message: expect.stringMatching(/^There is another card under that id/),
+  });
+  expect((await benchOn(fresh.db, PIER_HEAD)).coffees[0]?.densityGPerMl).toBe(0.36);
   // What is logged from now on keeps this bag with it.
   await approve(await aPot());
   const [standard] = await bigPot();

@@ -129,6 +129,9 @@ const upTo = (from: number, to: number) => Array.from({ length: to - from }, (_,
 test("whoever follows is sent each event once and in order, whenever they came and however far back they begin", async () => {
   const begun = (await serve()).n;
   const early = await follow(`events?after=${begun}&`);
+  // What stands between may neither keep it nor hold it back.
+  expect(early.headers.get("content-type")).toBe("text/event-stream");
+  expect(early.headers.get("cache-control")).toBe("no-store, no-transform");
   const all = await follow("events?after=0&");
   for (let i = 0; i < 20; i++) await Promise.all([serve(), serve(), serve()]);
   const late = await follow(`events?after=${begun + 7}&`);

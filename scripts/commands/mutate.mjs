@@ -13,11 +13,12 @@ const SAMPLE = 600;
 /** Of a standard normal, for an interval of 95 %. */
 const Z = 1.96;
 
-const USAGE = `mutate takes: ${Object.keys(AREAS).join(", ")} (all of them without), --seed=<n>, --most=<n>, --all`;
+const USAGE = `mutate takes: ${Object.keys(AREAS).join(", ")} (all of them without), --seed=<n>, --most=<n>, --all, --lived`;
 
 /**
  * Changes the code in small ways, one at a time, and counts how many of them a test notices: of each area a seeded
- * sample of 600, or all with `--all`.
+ * sample of 600, or all with `--all`. With `--lived` those of the last run are tried again that lived in it: what was noticed then
+ * counts as noticed still.
  *
  * @returns 0 when every area reaches its least share
  */
@@ -43,15 +44,18 @@ function optionsFrom(args) {
   const seed = value("seed", 1);
   if (areas.some((area) => !(area in AREAS)) || !(most > 0) || !Number.isInteger(seed))
     throw new Trouble(USAGE);
-  return { areas, most, seed };
+  return { areas, most, seed, lived: args.includes("--lived") };
 }
 
 /** Tries one area's mutants, and prints what became of them; whether enough were noticed. */
-function mutate(area, { most, seed }) {
+function mutate(area, { most, seed, lived }) {
   const folder = join(ROOT, ".tumbek", "mutated");
   mkdirSync(folder, { recursive: true });
   const file = join(folder, `${area}.json`);
-  // Nothing of an earlier run counts.
+  const before = lived ? JSON.parse(readFileSync(file, "utf8")).mutants : [];
+  const again = join(folder, `${area}.lived.json`);
+  writeFileSync(again, JSON.stringify(before.filter(isAlive).map(({ name }) => name)));
+  // Nothing of an earlier run counts but what was noticed in it.
   writeFileSync(file, "{}");
   const env = {
     ...process.env,
@@ -59,31 +63,38 @@ function mutate(area, { most, seed }) {
     TUMBEK_SAMPLE: file,
     TUMBEK_SEED: String(seed),
     TUMBEK_MOST: String(most),
+    ...(lived && { TUMBEK_LIVED: again }),
   };
   say(`— ${area}`);
   for (const step of ["list", "stryker"]) {
     const status = runShown(STRYKER, ["run", `tests/mutants/${step}.config.mjs`], env);
     if (status !== 0) throw new Trouble(`Stryker ended with ${status}.`);
   }
-  const { of, mutants } = JSON.parse(readFileSync(file, "utf8"));
-  const noticed = mutants.filter(({ status }) => status === "Killed" || status === "Timeout");
-  const lived = mutants.filter(({ status }) => status === "Survived" || status === "NoCoverage");
-  const tried = noticed.length + lived.length;
-  const list = lived
+  const now = JSON.parse(readFileSync(file, "utf8"));
+  const mutants = [...before.filter((each) => !isAlive(each)), ...now.mutants];
+  writeFileSync(file, JSON.stringify({ ...now, mutants }, null, 1));
+  const alive = mutants.filter(isAlive);
+  const tried = mutants.filter(isNoticed).length + alive.length;
+  const list = alive
     .map(
       ({ file: at, line, was, replacement, status }) =>
         `${at}:${line} ${status}\n  ${was}\n  → ${replacement}`,
     )
     .join("\n");
   writeFileSync(join(folder, `${area}.txt`), `${list}\n`);
-  const [low, high] = interval(noticed.length, tried).map((share) => (100 * share).toFixed(1));
-  const pct = (100 * noticed.length) / tried;
+  const noticed = tried - alive.length;
+  const [low, high] = interval(noticed, tried).map((share) => (100 * share).toFixed(1));
+  const pct = (100 * noticed) / tried;
   const { leastPct } = AREAS[area];
   say(
-    `${area}: ${noticed.length} of ${tried} noticed, ${pct.toFixed(1)} % (95 %: ${low} to ${high}; at least ${leastPct}), of ${of} in all, seed ${seed}; those that live are in .tumbek/mutated/${area}.txt`,
+    `${area}: ${noticed} of ${tried} noticed, ${pct.toFixed(1)} % (95 %: ${low} to ${high}; at least ${leastPct}), of ${now.of} in all, seed ${seed}; those that live are in .tumbek/mutated/${area}.txt`,
   );
+  if (lived) say(`${now.mutants.length} that lived the last time were tried again.`);
   return pct >= leastPct;
 }
+
+const isAlive = ({ status }) => status === "Survived" || status === "NoCoverage";
+const isNoticed = ({ status }) => status === "Killed" || status === "Timeout";
 
 /** Wilson's interval of a share. */
 function interval(count, of) {

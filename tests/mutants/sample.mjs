@@ -7,7 +7,7 @@ import { declareClassPlugin, declareValuePlugin, PluginKind } from "@stryker-mut
  * What is tried is chosen in two steps. First every mutant of an area is listed, and none is tried. Then only those that may be in
  * the sample are written into the code: what counts which test reaches which mutant makes a loop with all of them many times as slow.
  */
-const { TUMBEK_SAMPLE: FILE, TUMBEK_SEED: SEED, TUMBEK_MOST: MOST } = process.env;
+const { TUMBEK_SAMPLE: FILE, TUMBEK_SEED: SEED, TUMBEK_MOST: MOST, TUMBEK_LIVED: LIVED } = process.env;
 /** Those that every start reaches are left out afterwards: so many times as many are listed as are tried. */
 const SPARE = 1.5;
 /** How far it is, is said after so many. */
@@ -25,11 +25,13 @@ function orderOf(name) {
   return createHash("sha256").update(`${SEED} ${name}`).digest("hex");
 }
 
-/** Lists an area's mutants, those first that come first in the sample's order. */
+/** Lists an area's mutants, or those that lived before, those first that come first in the sample's order. */
 class ListReporter {
   onMutationTestingPlanReady({ mutantPlans }) {
+    const lived = LIVED && new Set(JSON.parse(readFileSync(LIVED, "utf8")));
     const all = mutantPlans
       .map(({ mutant }) => ({ name: nameOf(mutant), location: mutant.location, file: mutant.fileName }))
+      .filter(({ name }) => !lived || lived.has(name))
       .map((mutant) => ({ ...mutant, order: orderOf(mutant.name) }))
       .toSorted((a, b) => (a.order < b.order ? -1 : 1));
     const likely = all.slice(0, SPARE * MOST).map(({ order: _, ...mutant }) => mutant);
@@ -79,7 +81,8 @@ class SampleReporter {
         .filter(({ status }) => status !== "Ignored")
         .map((mutant) => [nameOf(mutant), mutant.id]),
     );
-    const chosen = likely.flatMap(({ name }) => free.get(name) ?? []).slice(0, Number(MOST));
+    const names = likely.map(({ name }) => name).filter((name) => free.has(name));
+    const chosen = Object.fromEntries(names.slice(0, Number(MOST)).map((name) => [free.get(name), name]));
     writeFileSync(FILE, JSON.stringify({ of, chosen }));
   }
 
@@ -91,17 +94,17 @@ class SampleReporter {
     this.tested = (this.tested ?? 0) + 1;
     this.noticed = (this.noticed ?? 0) + (status === "Killed" || status === "Timeout" ? 1 : 0);
     if (this.tested % TOLD_EVERY === 0)
-      console.log(`${this.tested} of ${sample().chosen.length} tried, ${this.noticed} noticed`);
+      console.log(`${this.tested} of ${Object.keys(sample().chosen).length} tried, ${this.noticed} noticed`);
   }
 
   onMutationTestReportReady({ files }) {
     const { of, chosen } = sample();
-    const ids = new Set(chosen);
     const mutants = Object.entries(files).flatMap(([file, { mutants, source }]) => {
       const lines = source.split("\n");
       return mutants
-        .filter(({ id }) => ids.has(id))
-        .map(({ status, mutatorName, replacement, location }) => ({
+        .filter(({ id }) => id in chosen)
+        .map(({ id, status, mutatorName, replacement, location }) => ({
+          name: chosen[id],
           file,
           line: location.start.line,
           status,
@@ -119,11 +122,11 @@ class SampleChecker {
   async init() {}
 
   async check(mutants) {
-    const chosen = new Set(sample().chosen ?? []);
+    const { chosen = {} } = sample();
     return Object.fromEntries(
       mutants.map(({ id }) => [
         id,
-        chosen.has(id)
+        id in chosen
           ? { status: CheckStatus.Passed }
           : { status: CheckStatus.CompileError, reason: "not in the sample" },
       ]),
