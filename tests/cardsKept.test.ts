@@ -166,10 +166,14 @@ describe("a card that is kept", () => {
     const choice = await wanted();
     await expect(server.keepCard({ ...choice, siteId: uuidv7() }, by)).rejects.toMatchObject({
       code: "notThere",
+      message: expect.stringMatching(/site/),
     });
     for (const what of ["brewer", "vessel", "grinder", "coffee", "recipe"] as const) {
       const gone = { ...choice, chosen: { ...choice.chosen, [what]: uuidv7() } };
-      await expect(server.keepCard(gone, by)).rejects.toThrow(`The ${what} that was chosen is not on`);
+      await expect(server.keepCard(gone, by)).rejects.toMatchObject({
+        code: "refused",
+        message: expect.stringContaining(`The ${what} that was chosen is not on`),
+      });
     }
   });
 

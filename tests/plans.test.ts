@@ -1,3 +1,4 @@
+import { eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { type DayChanges, NO_CHANGES, USUAL_SITE_PLAN } from "#contract/dayPlanKinds.ts";
@@ -6,7 +7,9 @@ import { QUARTERS } from "#core/shift";
 import { insertSales } from "#data/bar.ts";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
 import { readEvents } from "#data/events.ts";
-import { sites } from "#data/schema/index.ts";
+import { turnBench } from "#data/house.ts";
+import { iceSources, sites } from "#data/schema/index.ts";
+import { readThings } from "#data/things.ts";
 import { transact } from "#data/transact.ts";
 import { planInputOf } from "#scaling/plan";
 import { type OwnDatabase, plannedDatabase } from "./database.ts";
@@ -116,6 +119,38 @@ describe("what a day is planned from", () => {
     expect(iced!.meanCups.slice(0, 44).every((cups) => cups === 0)).toBe(true);
     expect(iced!.meanCups[50]).toBeGreaterThan(0.8);
     expect(planInput.safeParse(planInputOf(kit, sitePlan.plan, dayPlan.changes)).success).toBe(true);
+  });
+
+  test("its brewers, and the ice of its cards less what other drinks take, are the bench's", async () => {
+    const { kit } = await startOf(PIER_HEAD, "2026-07-15");
+    expect(kit.brewers.map(({ name }) => name)).toEqual(["Fulmar", "Turnstone"]);
+    const [bin] = await readThings(fresh.db, "ice", PIER_HEAD);
+    const { storeKg, kgPerDay, otherShare } = bin!.figures;
+    expect(kit.ice).toMatchObject({ id: bin!.id, storeG: 1000 * storeKg!, leftG: 1000 * storeKg! });
+    expect(kit.ice!.perHourG).toBeCloseTo(((1000 * kgPerDay!) / 24) * (1 - otherShare!), 9);
+    const of = async (change: object) => {
+      await transact(fresh.db, async (tx) => {
+        await tx.update(iceSources).set(change).where(eq(iceSources.id, bin!.id));
+        await turnBench(tx, "equipment");
+      });
+      return (await startOf(PIER_HEAD, "2026-07-15")).kit.ice;
+    };
+    expect(await of({ kgPerDay: null })).toBeNull();
+    expect(await of({ kgPerDay, storeKg: null })).toBeNull();
+    await of({ storeKg });
+  });
+
+  test("habits are a day's own, of what is sold then", async () => {
+    const { kit } = await startOf(PIER_HEAD, "2026-07-15");
+    const [site] = (await fresh.db.select().from(sites)).filter(({ id }) => id === PIER_HEAD);
+    const sold = await past.pastSales(site!);
+    expect(await past.pastSales(site!)).toBe(sold);
+    const habits = (products: typeof kit.products, weekday: number) =>
+      past.habitsFor(sold, products, kit.supplies.cups, { day: "2026-07-15", weekday });
+    const wednesday = habits(kit.products, 3);
+    expect(habits(kit.products, 3)).toBe(wednesday);
+    expect(habits(kit.products, 7)).not.toEqual(wednesday);
+    expect(habits(kit.products.slice(0, 1), 3)!.products).toHaveLength(1);
   });
 
   test("a holiday is planned as a Sunday is", async () => {

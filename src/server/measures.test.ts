@@ -190,6 +190,10 @@ describe("what is measured is judged, fitted and kept", () => {
     await keep("curve", { id: chough, curveId, why: "newBurrs", points });
     const [newest] = await readCurves(fresh.db, [chough]);
     expect(newest).toMatchObject({ id: curveId, version: 2, why: "newBurrs", points });
+    expect((await readAudit(fresh.db, { subject: "grinder", subjectId: chough }))[0]).toMatchObject({
+      action: "measured",
+      person: "Oda Venn",
+    });
     const tried = (...tries: typeof points) =>
       keep("curve", { id: chough, curveId: uuidv7(), why: "newBurrs", points: tries });
     await expect(tried(point(-0.5, 400), point(12, 900))).rejects.toEqual(
