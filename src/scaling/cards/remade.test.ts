@@ -51,6 +51,35 @@ const NEXT: BenchRecipe = {
   hotWaterG: 374,
 };
 
+describe("a card", () => {
+  const [FULMAR] = BENCH_.brewers;
+  const on = (brewer: object, recipe: object = {}) =>
+    card((state) => state, {
+      ...BENCH_,
+      brewers: [{ ...FULMAR!, ...brewer }],
+      recipes: [{ ...LOFT, ...recipe } as BenchRecipe, SLACK],
+    });
+
+  test("keeps what is done by hand where it is brewed as its recipe was, and nowhere else", () => {
+    const steps = [{ when: "at" as const, atS: 45, act: "stir" as const, note: "", staysG: null }];
+    const sprayed = { brewer: { ...LOFT.brewer, kind: "batch" as const } };
+    expect(on({}, { ...sprayed, steps }).byHand).toHaveLength(1);
+    expect(on({}, { steps })).not.toHaveProperty("byHand");
+    expect(on({}, sprayed)).not.toHaveProperty("byHand");
+    const press = { steepS: 240, stirred: true, pressS: 30, turnedOver: false };
+    expect(on({}, { press })).not.toHaveProperty("press");
+  });
+
+  test("says how its brewer is marked where that is not in litres, and what was typical", () => {
+    expect(on({ marks: "cups", cupMarkG: 150 }).madeWith.marked).toEqual({ marks: "cups", cupMarkG: 150 });
+    expect(on({}).madeWith).not.toHaveProperty("marked");
+    expect(on({ typical: ["retention"] }).madeWith.typical).toEqual([
+      { name: "Fulmar", aspects: ["retention"] },
+    ]);
+    expect(on({}).madeWith.typical).toEqual([]);
+  });
+});
+
 describe("a card from another version of its recipe", () => {
   test.each([...ICED_METHODS, "hot" as const])(
     "from the very same version it is the very same card, byte for byte: %s",

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import type { CardSheet } from "#contract/card.ts";
 import type { ShiftCard } from "#contract/shift.ts";
-import { sharedPots, shiftBatchOf } from "./shiftCard.ts";
+import { sharedPots, shiftBatchOf, shiftCardOf } from "./shiftCard.ts";
 
 const CARD = {
   input: { serve: "hot", vessel: { brimG: 3100 } },
@@ -45,6 +45,14 @@ test("an iced card draws its server's ice, its glasses' and its bath's from the 
   const bath = { ...CARD, iced: { glass, bath: { iceG: 3400 } } };
   expect(shiftBatchOf(bath as unknown as CardSheet)).toMatchObject({ iceG: 3400, glassIceG: 750 });
   expect(shiftBatchOf(CARD)).toMatchObject({ iceG: 0, glassIceG: 0, glasses: 0 });
+});
+
+test("a concentrate says how long it steeps and is kept; nothing else does", () => {
+  const iced = { method: "steep", steepH: 14, steepKeptH: 48 };
+  const steep = { ...CARD, chosen: { serve: "iced", iced } } as unknown as CardSheet;
+  expect(shiftCardOf({ id: "c", sheet: steep })).toMatchObject({ method: "steep", steepH: 14, keptH: 48 });
+  const hot = { ...CARD, chosen: { serve: "hot", iced } } as unknown as CardSheet;
+  expect(shiftCardOf({ id: "c", sheet: hot })).toMatchObject({ method: null, steepH: null, keptH: null });
 });
 
 test("two cards are for one pot where coffee, brewer, way and vessel are the same, and the size nearly", () => {

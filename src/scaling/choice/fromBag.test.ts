@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { expect, test } from "vitest";
+import { describe, expect, test } from "vitest";
 import { must } from "#core/result";
 import { solveState } from "#scaling/sheet";
 import { BENCH } from "#tests/pierHead.ts";
@@ -28,6 +28,48 @@ test("the pot is the smallest that takes what comes out", () => {
   // 100 · 13.88 = 1388 g, 120 · 13.88 = 1666 g.
   expect(fromBag(100, START, bench).vessel).toBe("small");
   expect(fromBag(120, START, bench).vessel).toBe("large");
+});
+
+describe("the brewer", () => {
+  const FULMAR = BENCH.brewers[0]!;
+  const small = {
+    ...FULMAR,
+    id: "turnstone",
+    lattice: { ...FULMAR.lattice, minSettingG: 500, maxSettingG: 1800 },
+    doseMaxG: 110,
+  };
+  const cone = { ...small, id: "cone", kind: "hand" as const };
+  const on = (leftG: number, brewers: readonly (typeof FULMAR)[], state = START) =>
+    fromBag(leftG, state, { ...BENCH, brewers }).brewer;
+
+  test("stays where it takes the dose and its water, to the last gram", () => {
+    // 0.976 · 1200 + 8 = 1179.2 g at least, a sixteenth of which is 73.7; 230 g is its largest dose.
+    expect(on(74, [FULMAR, small])).toBe("fulmar");
+    expect(on(220, [FULMAR, small])).toBe("fulmar");
+    expect(on(73, [FULMAR, small])).toBe("turnstone");
+    // 3521.6 g at most: 220.1 g of coffee.
+    const stronger = { ...FULMAR, doseMaxG: 400 };
+    expect(
+      on(225, [stronger, { ...stronger, id: "tall", lattice: { ...FULMAR.lattice, maxSettingG: 5000 } }]),
+    ).toBe("tall");
+  });
+
+  test("gives way to another of its kind, else to any that takes it, and stays where none does", () => {
+    expect(on(73, [FULMAR, cone, small])).toBe("turnstone");
+    expect(on(73, [FULMAR, cone])).toBe("cone");
+    expect(on(20, [FULMAR, small])).toBe("fulmar");
+    expect(on(73, [FULMAR, { ...small, doseMinG: 74 }])).toBe("fulmar");
+    expect(on(73, [FULMAR, { ...small, doseMinG: 73 }])).toBe("turnstone");
+  });
+});
+
+test("iced goes into an iced vessel, hot into none", () => {
+  expect(fromBag(120, START, BENCH).vessel).toBe("pot");
+  expect(fromBag(120, fromRecipe("slack", START, BENCH), BENCH).vessel).toBe("steel");
+  // What no pot holds goes into the largest.
+  expect(fromBag(229, START, BENCH).vessel).toBe("dispenser");
+  const exact = { ...BENCH.vessels[0]!, id: "exact", workingG: 100 * 13.88 };
+  expect(fromBag(100, START, { ...BENCH, vessels: [...BENCH.vessels, exact] }).vessel).toBe("exact");
 });
 
 test("iced keeps its ratio and its temperature", () => {

@@ -9,7 +9,7 @@ import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
 import { queryOf } from "./link.ts";
 import { readQuery } from "./readLink.ts";
 import { benchForScale, firstState } from "./start.ts";
-import { chosenOf, firstYieldG, fromRecipe, groundOn, into, serveAs } from "./state.ts";
+import { chosenOf, firstYieldG, fromRecipe, groundOn, into, serveAs, withoutBypass } from "./state.ts";
 
 const START = firstState(BENCH);
 const names = (state: typeof START) => state.pins.map(({ name }) => name);
@@ -41,6 +41,11 @@ describe("what a sheet starts with", () => {
     expect(sheetInputOf(iced, high).heat?.dripTempC).toBeCloseTo(90 - 15, 0);
     expect(must(solveSheet(input)).rounded).toMatchObject({ doseG: 184, iceG: 1100, settingG: 1700 });
   });
+});
+
+test("without bypass every other pin stays", () => {
+  const pins = [...START.pins, { name: "bypassG" as const, value: 300 }];
+  expect(withoutBypass({ ...START, pins }).pins).toEqual(START.pins);
 });
 
 describe("the first yield", () => {

@@ -1,6 +1,10 @@
-import { expect, test } from "vitest";
+import { describe, expect, test } from "vitest";
+import type { Bench } from "#contract/bench.ts";
+import type { CardSheet } from "#contract/card.ts";
 import { judge, type Reading } from "#core/trial";
-import { amountsAfter, type SeenBatch } from "./index.ts";
+import { firstState } from "#scaling/choice";
+import { BENCH } from "#tests/pierHead.ts";
+import { amountsAfter, nextChoice, type SeenBatch } from "./index.ts";
 
 const BASE = { doseG: 200, iceG: 1100 };
 const STEPS = { doseG: 1, iceG: 50 };
@@ -18,6 +22,29 @@ const after = (change: Partial<Reading>, base = BASE) => {
   return amountsAfter({ reading, judgement: judge(reading) } as SeenBatch, base, STEPS);
 };
 const metered = (strengthPct: number) => ({ metered: { strengthPct, extractionPct: 20 } });
+
+describe("the choice of the next batch", () => {
+  const sheet = {
+    chosen: firstState(BENCH),
+    input: { serve: "hot" },
+    result: { rounded: { doseG: 202, iceG: 0, brewWaterG: 3229, bypassG: 0 } },
+  } as unknown as CardSheet;
+  const next = (doseG: number, bench: Pick<Bench, "brewers" | "settings"> = BENCH) =>
+    nextChoice(sheet, 11, { doseG, iceG: 0 }, bench);
+
+  test("is the base at another setting, with its masses pinned where the coffee is another", () => {
+    expect(next(202)).toEqual({ ...sheet.chosen, grind: 11 });
+    const more = next(212);
+    expect(more.grind).toBe(11);
+    expect(more.pins).toContainEqual({ name: "doseG", value: 212 });
+    expect(more.pins).not.toEqual(sheet.chosen.pins);
+  });
+
+  test("leaves the pins alone where its brewer is off the bench", () => {
+    const others = BENCH.brewers.map((brewer) => ({ ...brewer, id: "turnstone" }));
+    expect(next(212, { ...BENCH, brewers: others }).pins).toEqual(sheet.chosen.pins);
+  });
+});
 
 test("the first batch, one that is right and one whose dial changes leave coffee and ice as they are", () => {
   expect(amountsAfter(undefined, BASE, STEPS)).toEqual(BASE);
