@@ -14,6 +14,9 @@ describe("a link to Scale", () => {
     const { state, broken } = read({ vessel: "pot", recipe: "slack" });
     expect(broken).toBe(false);
     expect(state).toMatchObject({ vessel: "pot", recipe: "slack", brewer: "fulmar" });
+    // A recipe's own service and vessel are what a link means that names it alone.
+    expect(state).toMatchObject({ serve: "iced" });
+    expect(read({ recipe: "slack" }).state).toMatchObject({ serve: "iced", vessel: "steel" });
     expect(read({ ice: "" })).toMatchObject({ broken: false, state: { ice: FIRST.ice } });
   });
 
@@ -54,6 +57,10 @@ describe("a link to Scale", () => {
     expect(onIce!.state.pins.map(({ name }) => name)).toContain("finalTempC");
     expect(steeped!.state.iced.method).toBe("steep");
     expect(steeped!.state.pins).not.toEqual(onIce!.state.pins);
+    // A house that counts the whole glass does so in a link that says nothing else.
+    const house = { ...BENCH, settings: { ...BENCH.settings, icedSchool: "wholeGlass" as const } };
+    expect(readQuery({ serve: "iced" }, house).state.iced.inGlass).toEqual(["totalRatio"]);
+    expect(readQuery({ serve: "iced", pins: "doseG:200" }, house).state.iced).toEqual(USUAL_ICED);
     // Beside pins of its own, a link that says nothing of the way means the usual one.
     expect(read({ serve: "iced", pins: "doseG:200" }).state.iced).toEqual(USUAL_ICED);
   });

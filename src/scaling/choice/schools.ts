@@ -12,8 +12,8 @@ const TASTED: readonly PinName[] = ["totalRatio", "brewRatio", "strengthPct"];
 export function schooled(school: IcedSchool, state: ScaleState, bench: Bench, yieldG: number): ScaleState {
   const set = schoolPin(school, yieldG, chosenOf(state, bench), bench.settings);
   const place = state.pins.findIndex(({ name }) => TASTED.includes(name));
-  const others = state.pins.filter(({ name }) => name !== set.name);
-  const pins = place < 0 ? [...others.slice(1), set] : state.pins.map((pin, i) => (i === place ? set : pin));
+  const pins =
+    place < 0 ? [...state.pins.slice(1), set] : state.pins.map((pin, i) => (i === place ? set : pin));
   const glassPins = state.iced.inGlass.filter((pin) => pin !== "totalRatio");
   const inGlass: IcedService["inGlass"] = school === "wholeGlass" ? ["totalRatio", ...glassPins] : glassPins;
   return { ...state, pins, iced: { ...state.iced, inGlass } };

@@ -2,14 +2,24 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import { must } from "#core/result";
-import { PIN_NAMES, type Serve, solveSheet } from "#core/sheet";
+import { PIN_NAMES, type PinSet, type Serve, solveSheet, trimmedRatio } from "#core/sheet";
 import { step } from "#parts/undoable.ts";
 import { extractionOf, grindAnswer, sheetInputOf, solveState } from "#scaling/sheet";
 import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
 import { queryOf } from "./link.ts";
 import { readQuery } from "./readLink.ts";
 import { benchForScale, firstState } from "./start.ts";
-import { chosenOf, firstYieldG, fromRecipe, groundOn, into, serveAs, withoutBypass } from "./state.ts";
+import {
+  chosenOf,
+  firstPins,
+  firstYieldG,
+  fromRecipe,
+  groundOn,
+  into,
+  serveAs,
+  vesselFor,
+  withoutBypass,
+} from "./state.ts";
 
 const START = firstState(BENCH);
 const names = (state: typeof START) => state.pins.map(({ name }) => name);
@@ -41,6 +51,33 @@ describe("what a sheet starts with", () => {
     expect(sheetInputOf(iced, high).heat?.dripTempC).toBeCloseTo(90 - 15, 0);
     expect(must(solveSheet(input)).rounded).toMatchObject({ doseG: 184, iceG: 1100, settingG: 1700 });
   });
+});
+
+test("a house without a vessel for a service keeps the one it had", () => {
+  const hot = { ...BENCH, vessels: BENCH.vessels.filter(({ iced }) => !iced) };
+  expect(vesselFor("iced", hot, "dispenser")).toBe("dispenser");
+  expect(vesselFor("hot", hot, "steel")).toBe("dispenser");
+});
+
+test("served the other way a size that its pot cannot do is the most that it can; a smaller one, and a dose, stay", () => {
+  const sized = (name: "yieldG" | "doseG", value: number) =>
+    serveAs("iced", { ...START, pins: [{ name, value }, START.pins[1]!] }, BENCH).pins.find(
+      (pin) => pin.name === name,
+    )?.value;
+  const [most] = serveAs("iced", { ...START, pins: [] }, BENCH).pins;
+  expect(most).toMatchObject({ name: "yieldG" });
+  expect(sized("yieldG", most!.value + 700)).toBe(most!.value);
+  expect(sized("yieldG", most!.value)).toBe(most!.value);
+  expect(sized("yieldG", 1500)).toBe(1500);
+  expect(sized("doseG", most!.value + 700)).toBe(most!.value + 700);
+});
+
+test("a house that trims its dose trims it from the recipe's own beverage on", () => {
+  const settings = { ...BENCH.settings, doseTrimPct: 4 };
+  const [{ value: yieldG }, ratio] = firstPins("hot", chosenOf(START, BENCH), settings) as [PinSet, PinSet];
+  const sourceG = LOFT_CONE.hotWaterG - LOFT_CONE.retentionGPerG * LOFT_CONE.doseG;
+  expect(ratio.value).toBeCloseTo(trimmedRatio(16, { sourceG, targetG: yieldG, trimPct: 4 }), 9);
+  expect(ratio.value).toBeGreaterThan(16);
 });
 
 test("without bypass every other pin stays", () => {

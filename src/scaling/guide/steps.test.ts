@@ -3,9 +3,11 @@ import type { CardSheet } from "#contract/card.ts";
 import type { GuideAct } from "#contract/guideKinds.ts";
 import type { BrewInput } from "#core/brew";
 import { type IcedService, USUAL_ICED } from "#core/iced";
+import { firstState } from "#scaling/choice";
+import { BENCH } from "#tests/pierHead.ts";
 import { PLAIN } from "#words/figures";
 import { stepWords } from "#words/guide";
-import { guideSteps } from "./index.ts";
+import { brewOfCard, guideSteps } from "./index.ts";
 
 const rounded = { doseG: 22, brewWaterG: 352, bypassG: 0, iceG: 0, yieldG: 305 };
 const MADE_WITH = {
@@ -82,6 +84,8 @@ describe("by hand", () => {
     ];
     const card = change({ byHand });
     expect(phase(card, "brew")).toEqual(["pour", "pour", "hand", "pour", "rest"]);
+    const [swirl] = guideSteps(card, BREW).filter((step) => step.phase === "brew" && step.does === "hand");
+    expect(swirl).toMatchObject({ starts: { by: "clock", atS: 60 }, hand: byHand[0] });
     expect(phase(card, "prepare")).toContain("hand");
     expect(phase(card, "finish").indexOf("hand")).toBeLessThan(phase(card, "finish").indexOf("taste"));
   });
@@ -121,7 +125,26 @@ describe("iced", () => {
       ({ phase: each, starts }) => each === "brew" && starts.by === "clock",
     );
     expect(clocks).toHaveLength(1);
-    expect(phase(card, "finish").indexOf("bloomIn")).toBeLessThan(phase(card, "finish").indexOf("swirl"));
+    expect(phase(card, "finish")).toEqual(["lift", "bloomIn", "swirl", "weigh", "taste", "label"]);
+    // From a gram on.
+    const drops = (massG: number) =>
+      iced({ method: "onIce" }, { iced: { apart: { massG, tempC: 40, minutes: 3 } } });
+    expect([acts(drops(1)).includes("apart"), acts(drops(1)).includes("bloomIn")]).toEqual([true, true]);
+    expect([acts(drops(0.9)).includes("apart"), acts(drops(0.9)).includes("bloomIn")]).toEqual([
+      false,
+      false,
+    ]);
+  });
+
+  test("brewed beside it is poured over the ice when it is through; with water, that is in with the ice", () => {
+    const beside = iced({ method: "beside" });
+    expect(phase(beside, "prepare").at(-1)).toBe("ice");
+    expect(phase(beside, "finish")).toEqual(["lift", "overIce", "swirl", "weigh", "taste", "label"]);
+    const bypassed = { result: { rounded: { ...rounded, iceG: 138, bypassG: 60 }, checks: [] } };
+    const withWater = iced({ method: "withWater" }, bypassed);
+    expect(phase(withWater, "prepare").slice(-2)).toEqual(["coldWater", "ice"]);
+    expect(phase(withWater, "finish")).not.toContain("bypass");
+    expect(phase(iced({ method: "onIce" }, bypassed), "finish")).toContain("bypass");
   });
 
   test("over glasses there is no ice in the server; they are made ready while it drains, or before a press", () => {
@@ -137,6 +160,7 @@ describe("iced", () => {
     const card = iced({ method: "steep", steepH: 16 });
     expect(acts(card)).toEqual(["grind", "dose", "vessel", "pour", "steep", "drainSteep", "weigh", "label"]);
     expect(stepOf(card, "drainSteep").starts).toEqual({ by: "clock", atS: 57_600 });
+    expect(stepOf(card, "pour").pour).toMatchObject({ fromG: 0, toG: 352 });
   });
 });
 
@@ -160,6 +184,19 @@ test("a press by its recipe steeps, is pressed at its time, and goes into equal 
   ]);
   expect(phase(card, "finish")).toEqual(["weigh", "cups", "taste", "label"]);
   expect(stepWords(stepOf(card, "cups"), card, PLAIN).title).toBe("Into 3 cups, 100 g each");
+});
+
+test("a card without a dial, or whose bed nobody knows, has no brew to go by", () => {
+  const card = { ...HAND, chosen: firstState(BENCH) };
+  expect(brewOfCard({ ...card, dial: undefined }, BENCH)).toBeUndefined();
+  const flat = { ...BENCH, brewers: [{ ...BENCH.brewers[0]!, basket: null }] };
+  expect(brewOfCard(card, flat)).toBeUndefined();
+  const known = { ...card, dial: { ...card.dial!, setting: 12 } };
+  const brew = brewOfCard(known, BENCH)!;
+  expect(brew.doseG).toBe(22);
+  expect(brewOfCard({ ...known, dial: { ...known.dial, setting: 6 } }, BENCH)!.grindUm).toBeLessThan(
+    brew.grindUm,
+  );
 });
 
 test("what was pinned as a range is weighed within it", () => {

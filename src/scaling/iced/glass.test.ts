@@ -7,6 +7,7 @@ import { solveState } from "#scaling/sheet";
 import { onFulmar } from "#tests/brews.ts";
 import { BENCH } from "#tests/pierHead.ts";
 import { bathOf } from "./bath.ts";
+import { cardIcedOf } from "./cardIced.ts";
 import { glassesOf } from "./glass.ts";
 import { meltingOf } from "./melting.ts";
 
@@ -41,6 +42,14 @@ describe("in the glass", () => {
     expect(glassesOf(frozen, HOUSE, sheetOf(frozen))!.map(({ service }) => service)).toContain("own");
   });
 
+  test("a card whose server has no ice left to serve says a bare glass", () => {
+    const own = { ...ICED, iced: { ...ICED.iced, glass: "own" as const } };
+    const bare = { ...ICED, iced: { ...ICED.iced, glass: "bare" as const } };
+    const [served, plain] = [own, bare].map((state) => cardIcedOf(state, HOUSE, sheetOf(state)).glass);
+    expect(served).toMatchObject({ iceG: 0, volumeMl: 350, coffeeG: 240 });
+    expect(served).toEqual(plain);
+  });
+
   test("without a cup or ice there is nothing to show", () => {
     expect(glassesOf(ICED, BENCH, SHEET)).toBeUndefined();
     expect(glassesOf(ICED, { ...HOUSE, iceSources: [] }, SHEET)).toBeUndefined();
@@ -66,6 +75,14 @@ describe("the melt", () => {
     const beside = { ...ICED, iced: { ...USUAL_ICED, method: "beside" as const } };
     expect(meltingOf(beside, BENCH, sheetOf(beside), { drip: DRIP, stirring: "still" })!.arrivesS).toBe(0);
     expect(sheetOf(beside).asked.heat!.dripTempC).toBeCloseTo(SHEET.asked.heat!.dripTempC - 4, 9);
+    // All of it comes: when the ice has melted it is as strong as the sheet says.
+    for (const state of [beside, ICED]) {
+      const sheet = sheetOf(state);
+      const { curve } = meltingOf(state, BENCH, sheet, { drip: DRIP, stirring: "swirled" })!;
+      const { strengthPct, iceLeftG } = curve.points.at(-1)!;
+      expect(iceLeftG).toBeLessThan(20);
+      expect(strengthPct / sheet.rounded.strengthPct!).toBeCloseTo(1, 1);
+    }
   });
 });
 

@@ -144,6 +144,22 @@ describe("schools on the sheet", () => {
     expect(state.pins).toEqual(ICED.pins);
   });
 
+  test("what else is said of the glass stays there, whatever the ratio counts", () => {
+    const said = { ...ICED, iced: { ...ICED.iced, inGlass: ["totalRatio", "finalTempC"] as const } };
+    expect(schooled("inside", said, HOUSE, 2400).iced.inGlass).toEqual(["finalTempC"]);
+    expect(schooled("wholeGlass", said, HOUSE, 2400).iced.inGlass).toEqual(["totalRatio", "finalTempC"]);
+  });
+
+  test("where masses say it all the school's pin comes last, and the first of them gives way", () => {
+    const pins = [
+      { name: "yieldG" as const, value: 2400 },
+      { name: "doseG" as const, value: 180 },
+      { name: "iceG" as const, value: 900 },
+    ];
+    const next = schooled("onTop", { ...ICED, pins }, HOUSE, 2400).pins;
+    expect(next.map(({ name }) => name)).toEqual(["doseG", "iceG", "brewRatio"]);
+  });
+
   test("a house's school is what a sheet starts with, the glass's too", () => {
     const house = { ...HOUSE, settings: { ...HOUSE.settings, icedSchool: "wholeGlass" as const } };
     const state = { ...firstState(house), serve: "iced" as const };
@@ -214,6 +230,22 @@ describe("methods", () => {
       // Back onto the ice it is the house's iced sheet again, of the same size.
       expect(exact(methodAs("onIce", state, HOUSE)).doseG).toBeCloseTo(exact(ICED).doseG, 6);
     }
+  });
+
+  test("another way keeps how cold it is to be, and how it is served but over the ice in the glass", () => {
+    for (const cold of [
+      { name: "iceShare" as const, value: 0.4 },
+      { name: "iceG" as const, value: 900 },
+      { name: "finalTempC" as const, value: 5 },
+    ]) {
+      const pins = [...ICED.pins.slice(0, 2), cold];
+      expect(methodAs("beside", { ...ICED, pins }, HOUSE).pins).toEqual(pins);
+    }
+    const large = { ...ICED, iced: { ...ICED.iced, glass: "large" as const } };
+    expect(methodAs("beside", large, HOUSE).iced.glass).toBe("large");
+    const over = methodAs("overGlass", large, HOUSE);
+    expect(over.iced.glass).toBe("bare");
+    expect(methodAs("beside", over, HOUSE).iced.glass).toBe(USUAL_ICED.glass);
   });
 
   test("cold water with the ice saves ice at the same temperature", () => {

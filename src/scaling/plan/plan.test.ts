@@ -9,7 +9,9 @@ import { BENCH, DISPENSER } from "#tests/pierHead.ts";
 import {
   cupsOfOthers,
   dayAsked,
+  fromOpening,
   kitAhead,
+  kitCards,
   kitProducts,
   kitVessels,
   levelSteps,
@@ -143,6 +145,14 @@ describe("what a site can brew", () => {
     expect(productsOf({ ...LARGE, vesselId: "gone" })).toEqual([]);
   });
 
+  test("products are named by coffee and service, their cards are those that brew them, and without a cup there is none", () => {
+    const products = productsOf(LARGE, ICED);
+    expect(products.map(({ name }) => name)).toEqual([`${coffee!.name}, hot`, `${coffee!.name}, iced`]);
+    const byHand = card({ id: "00000000-0000-7000-8000-000000000009", brewerKind: "hand" });
+    expect(kitCards([LARGE, byHand, ICED], products).map(({ id }) => id)).toEqual([LARGE.id, ICED.id]);
+    expect(kitProducts([LARGE], { ...HOUSE, cups: [] }, [], new Map())).toEqual([]);
+  });
+
   test("the cup that sells most is the one that is counted in", () => {
     const sale = { coffeeId: coffee!.id, serve: "hot" as const, count: 5 };
     const [product] = kitProducts(
@@ -240,6 +250,28 @@ describe("a day as it is planned", () => {
     expect(hot!.pouredPerCup).toBe(coffeeCost);
   });
 
+  test("a batch takes its slots on the brewer, and no more hands than any slot has", () => {
+    const [hot] = inputOf().products;
+    const [large] = hot!.options;
+    expect(large!.brewSlots).toBe(Math.ceil(KIT.products[0]!.options[0]!.brewMin / 5));
+    expect(large!.brewSlots).toBeGreaterThan(1);
+    expect(large!.handsMin).toBe(SITE.batchHandsMin);
+    // Of one person a fifth of the time goes to batches: a minute a slot.
+    const handsOf = (changes: Partial<DayChanges>) =>
+      inputOf(changes, {}, { people: 1, brewSharePct: 20, batchHandsMin: 3 }).products[0]!.options[0]!
+        .handsMin;
+    expect(handsOf({})).toBe(1);
+    const away = [{ id: "a", what: "person" as const, ofId: "person", fromMin: 420, toMin: 430 }];
+    expect(handsOf({ away })).toBe(1);
+  });
+
+  test("planned from the opening on it knows nothing of what has happened since", () => {
+    const pot = { vesselId: "v" } as unknown as DayKit["pots"][number];
+    const kit = { ...KIT, nowMin: 500, soldToday: [4, 2], pots: [pot], ice: { ...KIT.ice!, leftG: 200 } };
+    expect(fromOpening(kit)).toEqual({ ...KIT, ice: { ...KIT.ice, leftG: 11_000 } });
+    expect(fromOpening({ ...kit, ice: null }).ice).toBeNull();
+  });
+
   test("a person away takes their hands along; a brewer away is forbidden for so long", () => {
     const away = [
       { id: "a", what: "person" as const, ofId: "person", fromMin: 420, toMin: 430 },
@@ -277,6 +309,24 @@ describe("a day as it is planned", () => {
     expect(inputOf({ orders: [order] }).forbidden.length).toBe(3);
     expect(ordersShort(KIT, [order])).toEqual([{ name: "the fleet", wanted: 625, owned: 2 }]);
     expect(ordersShort(KIT, [{ ...order, cups: 16 }])).toEqual([]);
+  });
+
+  test("orders are held against the vessels of their own card", () => {
+    const order = (cardId: string, cups: number) => ({
+      id: "o",
+      name: "the pilots",
+      atMin: 540,
+      untilMin: 570,
+      cups,
+      cardId,
+    });
+    const short = (cardId: string, cups: number) => ordersShort(KIT, [order(cardId, cups)]);
+    const [, iced] = KIT.products;
+    const cups = Math.floor(iced!.options[0]!.cups);
+    expect(short(ICED.id, cups)).toEqual([]);
+    expect(short(ICED.id, 2 * cups)).toEqual([{ name: "the pilots", wanted: 2, owned: 1 }]);
+    expect(short(LARGE.id, 2 * Math.floor(KIT.products[0]!.options[0]!.cups))).toEqual([]);
+    expect(short("gone", 9999)).toEqual([]);
   });
 
   test("a pin is of the product of its card; one of a card that is gone is none", () => {

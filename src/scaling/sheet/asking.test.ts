@@ -156,3 +156,15 @@ describe("a recipe that is not like the others", () => {
     expect(fitted.spread.permeabilityShare).toBeLessThan(asking().spread.permeabilityShare);
   });
 });
+
+test("a brewer whose spray nobody noted takes as long as such batches may, the small ones by themselves", () => {
+  const { brewTimeS } = BENCH.settings;
+  const unsprayed = withBrewer({ sprays: [] });
+  expect(asking(unsprayed).plan.limits.timeS).toEqual(brewTimeS.batch);
+  const small = {
+    ...unsprayed,
+    vessels: [{ ...BENCH.vessels[0]!, workingG: 700, brimG: 750 }],
+    brewers: [{ ...unsprayed.brewers[0]!, lattice: { ...FULMAR.lattice, minSettingG: 300 } }],
+  };
+  expect(asking(small).plan.limits.timeS).toEqual(brewTimeS.smallBatch);
+});
