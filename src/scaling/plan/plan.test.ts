@@ -151,6 +151,14 @@ describe("what a site can brew", () => {
     const byHand = card({ id: "00000000-0000-7000-8000-000000000009", brewerKind: "hand" });
     expect(kitCards([LARGE, byHand, ICED], products).map(({ id }) => id)).toEqual([LARGE.id, ICED.id]);
     expect(kitProducts([LARGE], { ...HOUSE, cups: [] }, [], new Map())).toEqual([]);
+    // While nothing was sold it is counted in the middle one.
+    expect(products.map(({ cup }) => cup.name)).toEqual(["350 ml", "350 ml"]);
+    // A pot is held no longer than its vessel keeps it, nor than the house sells it.
+    const [hot] = products;
+    expect(hot!.options[0]!.holdMin).toBe(60);
+    const insulated = HOUSE.vessels.map((vessel) => ({ ...vessel, holdMin: 300 }));
+    const [kept] = kitProducts([LARGE], { ...HOUSE, vessels: insulated }, [], new Map());
+    expect(kept!.options[0]!.holdMin).toBe(HOUSE.settings.hold.hotMin);
   });
 
   test("the cup that sells most is the one that is counted in", () => {
@@ -444,6 +452,10 @@ describe("levels for the wall", () => {
       { fromSlot: 6, toSlot: 8, cups: 14 },
       { fromSlot: 8, toSlot: 9, cups: -1 },
     ]);
+  });
+
+  test("a level of no cups is one: it is brewed when the last is gone", () => {
+    expect(levelSteps([0, -1, 0], 0).map(({ cups }) => cups)).toEqual([0, -1, 0]);
   });
 
   test("every slot from now is in one line, and no level is told more than two cups off", () => {

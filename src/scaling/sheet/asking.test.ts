@@ -98,6 +98,18 @@ describe("the dial", () => {
   });
 });
 
+test("a recipe that was ground here is read as its grinder ground on that day", () => {
+  const here = withRecipe({ grinder: { ...LOFT_CONE.grinder!, id: "chough" } });
+  const moved = (at: string) => {
+    const moves = [{ at, share: 0.9, curveVersion: 1 }];
+    const fit = { brewerId: "fulmar", grinderId: "chough", permeability: 1, extraction: 1, batches: 9 };
+    return asking({ ...here, fits: [{ ...fit, versionId: null, moves }] }).source.grindUm;
+  };
+  // It was written down on 17 May.
+  expect(moved("2026-05-01T08:00:00.000Z") / asking(here).source.grindUm).toBeCloseTo(0.9, 9);
+  expect(moved("2026-06-01T08:00:00.000Z")).toBeCloseTo(asking(here).source.grindUm, 9);
+});
+
 describe("what is missing is named", () => {
   test.each([
     ["basket", withBrewer({ basket: null })],
@@ -123,6 +135,19 @@ describe("what may mend it", () => {
       ],
     };
     expect(asking(two).mending.others.map(({ name }) => name)).toEqual(["Twin"]);
+    const scant = {
+      ...FULMAR,
+      id: "scant",
+      name: "Scant",
+      lattice: { ...FULMAR.lattice, maxSettingG: 2000 },
+    };
+    const hasty = {
+      ...FULMAR,
+      id: "hasty",
+      name: "Hasty",
+      lattice: { ...FULMAR.lattice, minSettingG: 3500 },
+    };
+    expect(asking({ ...BENCH, brewers: [FULMAR, scant, hasty] }).mending.others).toEqual([]);
   });
 });
 
@@ -154,6 +179,9 @@ describe("a recipe that is not like the others", () => {
     expect(fitted.plan.factors).toEqual({ permeability: 1.3, extraction: 1.1 });
     expect(fitted.source.factors).toEqual({ permeability: 1 / 1.2, extraction: 1 });
     expect(fitted.spread.permeabilityShare).toBeLessThan(asking().spread.permeabilityShare);
+    // What was fitted on another of the two counts for neither.
+    for (const other of [{ grinderId: "dunlin" }, { brewerId: "turnstone" }])
+      expect(asking({ ...BENCH, fits: [{ ...fit, ...other }] })).toEqual(asking());
   });
 });
 

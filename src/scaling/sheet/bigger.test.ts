@@ -63,6 +63,16 @@ describe("more than one bed does well", () => {
     expect(Math.abs(two.surplusG)).toBeLessThan(150);
   });
 
+  test("between two batches lies the brewer's own rinse, or as long as one mostly takes", () => {
+    const between = (rinseMin: number | null) => {
+      const bench = { ...BENCH, brewers: [{ ...BENCH.brewers[0]!, rinseMin }] };
+      return waysTo(2800, bench).states[0]!.asked.betweenS;
+    };
+    expect(between(3)).toBe(180);
+    expect(between(null)).toBeGreaterThan(0);
+    expect(between(0)).toBe(0);
+  });
+
   test("a share round the bed keeps the strength that was aimed at, and takes its own pour", () => {
     const { states, answers } = waysTo(2800);
     const bypass = answers.find(({ by }) => by === "bypass")!;

@@ -59,6 +59,12 @@ describe("a logged batch, as the forecast takes it", () => {
     const tempOf = (recipeVersionId: string | null) =>
       loggedBrew({ ...POT, recipeVersionId }, FULMAR, CHOUGH, bench)!.brew.waterTempC;
     expect([tempOf("hotter"), tempOf(null), tempOf("gone")]).toEqual([96, 93, 93]);
+    // Without one it goes by its coffee's recipe on its brewer, else by its coffee's, else by any.
+    const of = (...recipes: (typeof LOFT_CONE)[]) =>
+      loggedBrew(POT, FULMAR, CHOUGH, { ...BENCH, recipes })!.brew.waterTempC;
+    const other = { ...LOFT_CONE, coffeeId: "kittiwake", brewerId: "fulmar", waterTempC: 90 };
+    const own = { ...LOFT_CONE, brewerId: "fulmar", waterTempC: 91 };
+    expect([of(other, LOFT_CONE, own), of(other, LOFT_CONE), of(other)]).toEqual([91, 93, 90]);
   });
 
   test("what cannot be forecast tells nothing: no dial, no coffee, no basket, a press, a concentrate", () => {

@@ -3,6 +3,7 @@ import type { Bench } from "#contract/bench.ts";
 import { TEXTURE_UM } from "#core/grind";
 import { BLANK } from "#core/recipe";
 import { BENCH } from "#tests/pierHead.ts";
+import { factorsOf } from "./recipeBench.ts";
 import { brewedWith, kitOf, namedOf, recipeBench } from "./recipeKit.ts";
 
 const LOFT: Bench = {
@@ -57,6 +58,18 @@ describe("a recipe's bench for its forecast", () => {
     expect(made.factors).toEqual({ permeability: 1 / 1.2, extraction: 1 });
     const byWord = recipeBench(KIT, NAMING, { ...recipe, dialSetting: null, texture: "coarse sea salt" })!;
     expect(byWord.grindUm).toBe(TEXTURE_UM["coarse sea salt"]);
+  });
+
+  test("what was fitted on another brewer or another grinder is none of its own", () => {
+    const fit = { brewerId: "cone", grinderId: "dunlin", permeability: 1.2, extraction: 1.1 };
+    const factors = (change: object) =>
+      factorsOf(
+        { fits: [{ ...fit, ...change }] as never },
+        { brewerId: "cone", grinderId: "dunlin", drag: 2 },
+      );
+    expect(factors({})).toEqual({ permeability: 0.6, extraction: 1.1 });
+    expect(factors({ brewerId: "fulmar" })).toEqual({ permeability: 0.5, extraction: 1 });
+    expect(factors({ grinderId: "chough" })).toEqual({ permeability: 0.5, extraction: 1 });
   });
 
   test("takes other factors beside the drag, and is none without its brewer or its coffee", () => {
