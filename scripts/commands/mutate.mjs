@@ -52,9 +52,9 @@ function mutate(area, { most, seed, lived }) {
   const folder = join(ROOT, ".tumbek", "mutated");
   mkdirSync(folder, { recursive: true });
   const file = join(folder, `${area}.json`);
-  const before = lived ? JSON.parse(readFileSync(file, "utf8")).mutants : [];
-  const again = join(folder, `${area}.lived.json`);
-  writeFileSync(again, JSON.stringify(before.filter(isAlive).map(({ name }) => name)));
+  const last = lived ? JSON.parse(readFileSync(file, "utf8")) : { mutants: [] };
+  const names = join(folder, `${area}.lived.json`);
+  writeFileSync(names, JSON.stringify(last.mutants.filter(isAlive).map(({ name }) => name)));
   // Nothing of an earlier run counts but what was noticed in it.
   writeFileSync(file, "{}");
   const env = {
@@ -63,7 +63,7 @@ function mutate(area, { most, seed, lived }) {
     TUMBEK_SAMPLE: file,
     TUMBEK_SEED: String(seed),
     TUMBEK_MOST: String(most),
-    ...(lived && { TUMBEK_LIVED: again }),
+    ...(lived && { TUMBEK_LIVED: names }),
   };
   say(`— ${area}`);
   for (const step of ["list", "stryker"]) {
@@ -71,8 +71,11 @@ function mutate(area, { most, seed, lived }) {
     if (status !== 0) throw new Trouble(`Stryker ended with ${status}.`);
   }
   const now = JSON.parse(readFileSync(file, "utf8"));
-  const mutants = [...before.filter((each) => !isAlive(each)), ...now.mutants];
-  writeFileSync(file, JSON.stringify({ ...now, mutants }, null, 1));
+  // What is not found again, since its code is another by now, lives on.
+  const again = new Map(now.mutants.map((each) => [each.name, each]));
+  const mutants = lived ? last.mutants.map((each) => again.get(each.name) ?? each) : now.mutants;
+  const of = last.of ?? now.of;
+  writeFileSync(file, JSON.stringify({ of, mutants }, null, 1));
   const alive = mutants.filter(isAlive);
   const tried = mutants.filter(isNoticed).length + alive.length;
   const list = alive
@@ -87,7 +90,7 @@ function mutate(area, { most, seed, lived }) {
   const pct = (100 * noticed) / tried;
   const { leastPct } = AREAS[area];
   say(
-    `${area}: ${noticed} of ${tried} noticed, ${pct.toFixed(1)} % (95 %: ${low} to ${high}; at least ${leastPct}), of ${now.of} in all, seed ${seed}; those that live are in .tumbek/mutated/${area}.txt`,
+    `${area}: ${noticed} of ${tried} noticed, ${pct.toFixed(1)} % (95 %: ${low} to ${high}; at least ${leastPct}), of ${of} in all, seed ${seed}; those that live are in .tumbek/mutated/${area}.txt`,
   );
   if (lived) say(`${now.mutants.length} that lived the last time were tried again.`);
   return pct >= leastPct;
