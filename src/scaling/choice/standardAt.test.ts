@@ -12,7 +12,11 @@ const standard = (sizeG: number, change: object = {}) =>
 test("of two approved batches of nearly one size the nearer one counts", () => {
   const [small, large] = [standard(2700), standard(2900)];
   expect(standardAt([small, large], { ...PLACE, sizeG: 2820 })).toBe(large);
-  expect(standardAt([large, small], { ...PLACE, sizeG: 2780 })).toBe(small);
+  for (const both of [
+    [large, small],
+    [small, large],
+  ])
+    expect(standardAt(both, { ...PLACE, sizeG: 2780 })).toBe(small);
   expect(standardAt([small, large], { ...PLACE, sizeG: 1400 })).toBeUndefined();
   expect(standardAt([large], { ...PLACE, serve: "iced", method: "onIce", sizeG: 2900 })).toBeUndefined();
 });
