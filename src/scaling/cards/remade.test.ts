@@ -7,7 +7,7 @@ import { ANSWERS } from "#core/outlook";
 import { must } from "#core/result";
 import { firstState, fromRecipe, methodAs, type ScaleState, serveAs } from "#scaling/choice";
 import { BENCH, LOFT_CONE, SLACK_WATER } from "#tests/pierHead.ts";
-import { makeCard } from "./card.ts";
+import { makeCard, poursFor } from "./card.ts";
 import { remade } from "./remade.ts";
 
 const ID = "0190a5c0-0000-7000-8000-000000000001";
@@ -68,6 +68,28 @@ describe("a card", () => {
     expect(on({}, sprayed)).not.toHaveProperty("byHand");
     const press = { steepS: 240, stirred: true, pressS: 30, turnedOver: false };
     expect(on({}, { press })).not.toHaveProperty("press");
+  });
+
+  test("keeps that it is for a bag's first pot, or follows an approved batch", () => {
+    const old = card();
+    const firstPot = { roastedOn: "2026-07-05", low: 8, high: 11 };
+    expect(must(remade({ ...old, firstPot }, LOFT, NEXT, BENCH_)).sheet.firstPot).toEqual(firstPot);
+    expect(must(remade(old, LOFT, NEXT, BENCH_)).sheet).not.toHaveProperty("firstPot");
+  });
+
+  test("its pours are recut for an iced bloom alone", () => {
+    const cone = { ...FULMAR!, kind: "hand" as const };
+    const chosen = { recipe: LOFT, brewer: cone } as unknown as Parameters<typeof poursFor>[1];
+    const rounded = { doseG: 22, brewWaterG: 352 } as Parameters<typeof poursFor>[2]["rounded"];
+    const first = (serve: "hot" | "iced", bloomTimes: number | null) =>
+      poursFor(
+        { serve, iced: { ...firstState(BENCH_).iced, bloomTimes } },
+        chosen,
+        { rounded },
+        undefined,
+      )![0]!.toG;
+    expect(first("hot", 3)).toBe(first("hot", null));
+    expect(first("iced", 3)).toBe(66);
   });
 
   test("says how its brewer is marked where that is not in litres, and what was typical", () => {

@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { expect, test } from "vitest";
 import type { CardSheet } from "#contract/card.ts";
 import type { ShiftCard } from "#contract/shift.ts";
@@ -64,16 +65,28 @@ test("two cards are for one pot where coffee, brewer, way and vessel are the sam
       vessel: "blue",
       ...more,
     }) as ShiftCard;
-  const pots = sharedPots([
+  const cards = [
     card("a", 2800),
     card("small", 1400),
     card("b", 2850),
     card("white", 2800, { vessel: "white" }),
     card("iced", 2800, { method: "onIce" }),
     card("c", 1420),
-  ]);
+  ];
+  const pots = sharedPots(cards);
   expect([...pots.keys()].toSorted()).toEqual(["a", "b", "c", "small"]);
   expect(pots.get("a")).toBe(pots.get("b"));
   expect(pots.get("small")).toBe(pots.get("c"));
   expect(pots.get("a")).not.toBe(pots.get("c"));
+  // In whatever order they stand on the list.
+  fc.assert(
+    fc.property(fc.shuffledSubarray(cards, { minLength: cards.length }), (shuffled) => {
+      const found = sharedPots(shuffled);
+      expect([...found.keys()].toSorted()).toEqual(["a", "b", "c", "small"]);
+      expect([found.get("a") === found.get("b"), found.get("small") === found.get("c")]).toEqual([
+        true,
+        true,
+      ]);
+    }),
+  );
 });

@@ -57,6 +57,8 @@ describe("a link to Scale", () => {
     expect(onIce!.state.pins.map(({ name }) => name)).toContain("finalTempC");
     expect(steeped!.state.iced.method).toBe("steep");
     expect(steeped!.state.pins).not.toEqual(onIce!.state.pins);
+    // Hot it has none of them, whatever the link says of ice.
+    expect(read({ serve: "hot", iced: "method:steep" }).state.pins).toEqual(FIRST.pins);
     // A house that counts the whole glass does so in a link that says nothing else.
     const house = { ...BENCH, settings: { ...BENCH.settings, icedSchool: "wholeGlass" as const } };
     expect(readQuery({ serve: "iced" }, house).state.iced.inGlass).toEqual(["totalRatio"]);

@@ -116,6 +116,11 @@ describe("what is missing is named", () => {
     ["sourceBasket", withRecipe({ basket: null })],
     ["press", withBrewer({ kind: "press" })],
     ["sourcePress", withRecipe({ brewer: { ...LOFT_CONE.brewer, kind: "press" } })],
+    [
+      "matched",
+      withRecipe({ grinder: { ...LOFT_CONE.grinder!, id: "chough" }, dialSetting: null, texture: null }),
+    ],
+    ["curve", { ...withRecipe({ grinder: null, pairs: {} }), grinders: [{ ...CHOUGH, curve: [] }] }],
     ["curve", { ...withRecipe({ pairs: {} }), grinders: [{ ...CHOUGH, curve: [] }] }],
     ["matched", withRecipe({ pairs: {}, grinder: { ...LOFT_CONE.grinder!, curve: [] } })],
   ] as const)("%s", (missing, bench) => {

@@ -36,6 +36,13 @@ describe("a figure that is pinned as a band", () => {
     expect(checks.some(({ severity }) => severity === "stop")).toBe(true);
   });
 
+  test("of water is none of the brewer's settings, but what may be weighed", () => {
+    const pinned = must(pinOn(HOT, { name: "brewWaterG", value: 3010, band: [2950, 3070] }, BENCH));
+    expect(pinned).not.toHaveProperty("settingG");
+    expect(pinned.pins).toContainEqual({ name: "brewWaterG", value: 3010, band: [2950, 3070] });
+    expect(water(3010).settingG).toBe(3100);
+  });
+
   test("goes through the link, turned round or with one end it is none", () => {
     const state = { ...HOT, pins: dose([170, 190]) };
     const query = Object.fromEntries(new URLSearchParams(queryOf(state)));

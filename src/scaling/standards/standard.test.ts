@@ -18,7 +18,7 @@ import { approvedSetting, solveState, teachingOf } from "#scaling/sheet";
 import { BENCH, LOFT_CONE } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
 import { asStandard } from "./approved.ts";
-import { cardAfterBatch, placeOfCard } from "./standard.ts";
+import { cardAfterBatch, followedBatch, placeOfCard } from "./standard.ts";
 
 const FULMAR = BENCH.brewers[0]!;
 const sheetOf = ({ sheet }: MadeCard) => sheet;
@@ -34,6 +34,20 @@ const settingOn = (bench: Bench) => {
   const state = asStandard(firstState(bench), BIG_POT, bench);
   return approvedSetting(state, bench, must(solveState(state, bench)).rounded);
 };
+
+test("a card's record of an approved batch says what that was timed and metered to be, and nothing else", () => {
+  const batch = { batchId: "b", approvedAt: "2026-07-01T09:00:00.000Z", brewTimeS: 341, strengthPct: 1.36 };
+  const { brewTimeS: _, strengthPct: __, ...bare } = batch;
+  const was = CARD.standard?.was as never;
+  expect(followedBatch(batch, was)).toEqual({ ...batch, was });
+  expect(followedBatch({ ...batch, brewTimeS: null, strengthPct: null }, was)).toEqual({ ...bare, was });
+});
+
+test("a share that goes round the bed is of the approved batch's water", () => {
+  const { pins } = asStandard(firstState(BENCH), BIG_POT, BENCH, 0.2);
+  expect(pins.find(({ name }) => name === "bypassG")?.value).toBeCloseTo(0.2 * BIG_POT.waterG, 9);
+  expect(asStandard(firstState(BENCH), BIG_POT, BENCH).pins.map(({ name }) => name)).not.toContain("bypassG");
+});
 
 describe("the standard of a pot", () => {
   test("is of its coffee, brewer, service and size, and of the nearest size", () => {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { CHOUGH_DIAL } from "#tests/trials.ts";
 import { changedSince, type Question, readingOf, seenTrial, type TriedBatch, type Wanted } from "./index.ts";
+import { meteredOf } from "./reading.ts";
 
 const WANTED: Wanted = {
   serve: "hot",
@@ -68,6 +69,37 @@ describe("a batch as it is judged", () => {
     expect(signsOf({ brewTimeS: 600, bed: "flat", read })).toMatchObject({ time: "right", bed: "sloped" });
   });
 
+  test("what the log says of its bed, its wall and its cup is in it, and nothing where it says nothing", () => {
+    const read = readingOf(batch({ bed: "flat", wall: "high", taste: ["sharp", "thin"] }), undefined, WANTED);
+    expect(read.signs).toEqual({ bed: "flat", wall: "high", time: "right", yield: "right" });
+    const cup = { acidity: "sharp", strength: "thin" };
+    expect(read.tasted).toEqual([{ minutes: 5, ...cup }]);
+    const iced = readingOf(batch({ taste: ["sharp", "thin"] }), undefined, { ...WANTED, serve: "iced" });
+    expect(iced.tasted).toEqual([{ minutes: 1, ...cup }]);
+    const silent = readingOf(batch(), undefined, WANTED);
+    expect(silent.signs).toEqual({ time: "right", yield: "right" });
+    expect(silent.tasted).toEqual([]);
+    const said = [{ minutes: 15, sweetness: "right" }] as const;
+    expect(readingOf(batch({ tasted: said }), undefined, WANTED).tasted).toEqual(said);
+  });
+
+  test("days off roast are whole ones, and none where nobody knows the roast", () => {
+    expect(readingOf(batch(), undefined, WANTED).measured).toEqual({ daysOffRoast: 10 });
+    expect(readingOf(batch({ roastedOn: "2026-07-20" }), undefined, WANTED).measured).toEqual({
+      daysOffRoast: 0,
+    });
+    expect(readingOf(batch({ roastedOn: null }), undefined, WANTED).measured).toEqual({});
+  });
+
+  test("a strength without a yield is the cup's, but not before the ice; of nothing it says nothing", () => {
+    const metered = (change: Partial<TriedBatch>) =>
+      meteredOf(batch({ strengthPct: 1.4, sampledAt: "inGlass", ...change }));
+    expect(metered({ yieldG: null })).toEqual({ strengthPct: 1.4 });
+    expect(metered({ yieldG: null, sampledAt: "beforeIce" })).toEqual({});
+    expect(metered({ yieldG: 1000, iceG: 1000, sampledAt: "beforeIce" })).toEqual({});
+    expect(metered({ strengthPct: null })).toEqual({});
+  });
+
   test("over the paper: whether the dose fits is known", () => {
     const read = { ...BATCH.read, signs: { slurry: "over" } } as const;
     expect(signsOf({ read }).doseFits).toBe(true);
@@ -133,6 +165,8 @@ describe("a trial", () => {
     const sure = { ...QUESTION, prior: { from: "learned", setting: 10.5, sd: 1 } } as const;
     expect(seenTrial(sure, [batch(RIGHT)], 202).done).toBe("sure");
     expect(seenTrial(sure, [batch({ ...RIGHT, liked: null })], 202).done).toBeUndefined();
+    // Liked, and yet not right by what was seen of it.
+    expect(seenTrial(sure, [batch({ ...TOO_COARSE, liked: true })], 202).done).toBeUndefined();
     expect(
       seenTrial({ ...QUESTION, prior: { ...sure.prior, sd: 4 } }, [batch(RIGHT)], 202).done,
     ).toBeUndefined();
