@@ -68,6 +68,8 @@ describe("a card", () => {
     expect(on({}, sprayed)).not.toHaveProperty("byHand");
     const press = { steepS: 240, stirred: true, pressS: 30, turnedOver: false };
     expect(on({}, { press })).not.toHaveProperty("press");
+    expect(on({ kind: "press" }, { press }).press).toEqual({ ...press, cupG: null });
+    expect(on({ kind: "press" })).not.toHaveProperty("press");
   });
 
   test("keeps that it is for a bag's first pot, or follows an approved batch", () => {
@@ -75,6 +77,8 @@ describe("a card", () => {
     const firstPot = { roastedOn: "2026-07-05", low: 8, high: 11 };
     expect(must(remade({ ...old, firstPot }, LOFT, NEXT, BENCH_)).sheet.firstPot).toEqual(firstPot);
     expect(must(remade(old, LOFT, NEXT, BENCH_)).sheet).not.toHaveProperty("firstPot");
+    const standard = { batchId: ID, approvedAt: "2026-07-01T09:00:00.000Z" } as CardSheet["standard"];
+    expect(must(remade({ ...old, standard }, LOFT, NEXT, BENCH_)).sheet.standard).toEqual(standard);
   });
 
   test("its pours are recut for an iced bloom alone", () => {

@@ -29,6 +29,7 @@ import {
 import { askingOf, coupleAsked, pinOn, solveCoupled, solveState, waysOf } from "#scaling/sheet";
 import { BENCH, SLACK_WATER } from "#tests/pierHead.ts";
 import { cardIcedOf } from "./cardIced.ts";
+import { meltingOf } from "./melting.ts";
 import { turned } from "./placed.ts";
 
 const CUPS = [{ id: "iced 350", volumeMl: 350, fillG: 220, serve: "iced" as const }];
@@ -316,6 +317,35 @@ describe("by hand", () => {
     expect(kept.exact.finalTempC!).toBeLessThan(mixed.exact.finalTempC! - 0.5);
     expect(kept.apart!.massG).toBeCloseTo(70 - 2 * 24, 6);
     expect(cardIcedOf(apart, HOUSE, kept).apart).toEqual(kept.apart);
+  });
+
+  test("it joins the melt, all of it: with the ice gone the server is as strong as the sheet", () => {
+    const hand = methodAs(
+      "onIce",
+      { ...fromRecipe("slack", firstState(HOUSE), HOUSE), brewer: "cone" },
+      HOUSE,
+    );
+    for (const method of ["onIce", "beside"] as const) {
+      const state = methodAs(
+        method,
+        {
+          ...hand,
+          pins: [
+            { name: "yieldG", value: 360 },
+            { name: "totalRatio", value: 15 },
+            { name: "finalTempC", value: 8 },
+          ],
+          iced: { ...hand.iced, bloomApart: true },
+        },
+        HOUSE,
+      );
+      const sheet = must(solveState(state, HOUSE));
+      expect(sheet.apart!.massG).toBeGreaterThan(5);
+      const { curve } = meltingOf(state, HOUSE, sheet, { drip: undefined, stirring: "swirled" })!;
+      const last = curve.points.at(-1)!;
+      expect(last.iceLeftG).toBeLessThan(2);
+      expect(last.strengthPct / sheet.rounded.strengthPct!).toBeCloseTo(1, 1);
+    }
   });
 
   test("another bloom recuts the first pour, and keeps more apart", () => {

@@ -61,6 +61,18 @@ describe("a server that is too small", () => {
     // What is chilled without its ice goes into no server of ice; what has no size has none that fits.
     const bathed = { ...sized(4600), iced: { ...ICED.iced, method: "bath" as const } };
     expect(serverMend(bathed, HOUSE, sheetOf(sized(4600)))).toBeUndefined();
+    // A hot pot that is too full is no question of servers.
+    const hot = {
+      ...firstState(HOUSE),
+      pins: [
+        { name: "yieldG" as const, value: 4600 },
+        { name: "brewRatio" as const, value: 16 },
+      ],
+    };
+    expect(sheetOf(hot).checks.some(({ code }) => code === "overBrim" || code === "overWorkingFill")).toBe(
+      true,
+    );
+    expect(serverMend(hot, HOUSE, sheetOf(hot))).toBeUndefined();
     const masses = {
       ...ICED,
       pins: [

@@ -478,6 +478,21 @@ describe("levels for the wall", () => {
   });
 });
 
+test("a small batch in a large vessel is drawn as the small one that it is", () => {
+  const input = inputOf();
+  const [product] = input.products;
+  const emptyOf = (card: string) => {
+    const vesselKind = "dispenser 3100";
+    const brews = [{ product: product!.name, card, vesselKind, beginSlot: 4, readySlot: 6 }];
+    const [drawn] = timetableBrews({ brews, cost: 0, lostCups: 0, pouredCups: 0, meanAgeMin: 0 }, input);
+    return drawn!.emptySlot;
+  };
+  // A cup a slot: as many slots as it holds cups.
+  const cupsOf = (card: string) => product!.options.find((option) => option.card === card)!.cups;
+  expect(emptyOf(SMALL.id) - 6).toBe(cupsOf(SMALL.id));
+  expect(emptyOf(LARGE.id) - 6).toBe(cupsOf(LARGE.id));
+});
+
 test("a timetable is drawn until the usual guests have emptied each pot, the oldest first", () => {
   const input = inputOf();
   const product = input.products[0]!.name;

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { scaleState } from "#contract/scaleState.ts";
 import { must } from "#core/result";
-import { firstState, queryOf, readQuery, serveAs } from "#scaling/choice";
+import { firstState, methodAs, queryOf, readQuery, serveAs } from "#scaling/choice";
 import { BENCH } from "#tests/pierHead.ts";
 import { pinOn, solveState } from "./solved.ts";
 
@@ -41,6 +41,9 @@ describe("a figure that is pinned as a band", () => {
     expect(pinned).not.toHaveProperty("settingG");
     expect(pinned.pins).toContainEqual({ name: "brewWaterG", value: 3010, band: [2950, 3070] });
     expect(water(3010).settingG).toBe(3100);
+    // A concentrate lies in its bucket: no brewer gives its water.
+    const steeped = methodAs("steep", serveAs("iced", HOT, BENCH), BENCH);
+    expect(water(3010, steeped)).not.toHaveProperty("settingG");
   });
 
   test("goes through the link, turned round or with one end it is none", () => {

@@ -14,7 +14,7 @@ import {
   standardAt,
   withoutIce,
 } from "#scaling/choice";
-import { approvedSetting, solveState, teachingOf } from "#scaling/sheet";
+import { approvedSetting, groundOf, solveState, teachingOf } from "#scaling/sheet";
 import { BENCH, LOFT_CONE } from "#tests/pierHead.ts";
 import { BIG_POT } from "#tests/standards.ts";
 import { asStandard } from "./approved.ts";
@@ -41,6 +41,21 @@ test("a card's record of an approved batch says what that was timed and metered 
   const was = CARD.standard?.was as never;
   expect(followedBatch(batch, was)).toEqual({ ...batch, was });
   expect(followedBatch({ ...batch, brewTimeS: null, strengthPct: null }, was)).toEqual({ ...bare, was });
+});
+
+test("what was ground on other burrs is translated by what its dial ground, and is nothing where nobody knows that", () => {
+  const chough = BENCH.grinders[0]!;
+  const before = { version: 0, points: chough.curve.map((point) => ({ ...point, um: 1.1 * point.um })) };
+  const standard = { ...BIG_POT, curve: before } as typeof BIG_POT;
+  const ground = groundOf(standard, chough, BENCH)!;
+  expect(ground.as).toBe("translated");
+  expect(ground.setting).toBeGreaterThan(BIG_POT.dialSetting);
+  const unknown = {
+    ...standard,
+    grinderId: "gone",
+    curve: { version: 0, points: [] },
+  } as unknown as typeof BIG_POT;
+  expect(groundOf(unknown, chough, BENCH)).toBeUndefined();
 });
 
 test("a share that goes round the bed is of the approved batch's water", () => {

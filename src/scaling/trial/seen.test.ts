@@ -165,6 +165,12 @@ describe("a trial", () => {
     const sure = { ...QUESTION, prior: { from: "learned", setting: 10.5, sd: 1 } } as const;
     expect(seenTrial(sure, [batch(RIGHT)], 202).done).toBe("sure");
     expect(seenTrial(sure, [batch({ ...RIGHT, liked: null })], 202).done).toBeUndefined();
+    const thin = {
+      tasted: [{ minutes: 8, strength: "thin", acidity: "right", bitterness: "right" }],
+    } as const;
+    expect(
+      seenTrial(sure, [batch({ ...thin, strengthPct: 1.12, doseG: 160, liked: true })], 202).done,
+    ).toBeUndefined();
     // Liked, and yet not right by what was seen of it.
     expect(seenTrial(sure, [batch({ ...TOO_COARSE, liked: true })], 202).done).toBeUndefined();
     expect(
