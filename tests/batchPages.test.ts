@@ -142,11 +142,11 @@ describe("three cups of a batch", () => {
       tally: undefined,
     });
     expect(test.labels).toHaveLength(3);
-    const kept = (await findCupTest(fresh.db, id))!.ballots;
+    const ballots = (await findCupTest(fresh.db, id))!.ballots;
     for (const { cups: of, code, qr } of test.labels) {
       expect(code).toMatch(/^[2-9CFGHJKMPQRVWX]{8}$/);
       expect(qr).toEqual(qrOf(ownUrl(`/ballot/${code}`)));
-      const { odd, oddIsPot } = kept.find((ballot) => ballot.code === code)!;
+      const { odd, oddIsPot } = ballots.find((ballot) => ballot.code === code)!;
       expect(of.map(({ isPot }) => isPot)).toEqual([0, 1, 2].map((place) => (place === odd) === oddIsPot));
     }
     expect((await shown(cupPage.readCupTest(id, false))).labels).toEqual([]);

@@ -282,8 +282,8 @@ test("it ends as one batch in the log and one pot at the bar, however often its 
   // Its forecast is what drips: beside water as it was poured there is none.
   const { recording } = await shown(pages.readBatch(end.batch.id, "barista"));
   expect(recording!.forecast!.timeS.length).toBeGreaterThan(50);
-  const [kept] = await fresh.db.select().from(guides).where(eq(guides.id, id));
-  const long = { ...kept!.tapes![0]!, under: "brewer" as const, packed: packTape(Array(1000).fill(7)) };
+  const [row] = await fresh.db.select().from(guides).where(eq(guides.id, id));
+  const long = { ...row!.tapes![0]!, under: "brewer" as const, packed: packTape(Array(1000).fill(7)) };
   await fresh.db
     .update(guides)
     .set({ tapes: [long] })

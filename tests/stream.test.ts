@@ -5,6 +5,7 @@ import type { SentEvent } from "#contract/bar.ts";
 import { BARISTA, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { endSession, listSessions } from "#data/sessions.ts";
 import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { potFilled } from "./potFilled.ts";
 
 /*
  * A site followed over a line that stays open: nothing is skipped, whatever breaks, and nobody follows who may not see.
@@ -39,7 +40,7 @@ beforeAll(async () => {
   ofBar = await import("#app/api/v1/bar/stream/route.ts");
   ofEvents = await import("#app/api/v1/events/stream/route.ts");
   await signIn(BARISTA);
-  await tell({ ...FILLED, id: uuidv7(), vesselId: LEFT });
+  await tell(potFilled(NOW, { vesselId: LEFT }));
 });
 afterAll(async () => {
   vi.unstubAllEnvs();
@@ -54,18 +55,6 @@ async function signIn(personId: string) {
 }
 
 const by = { personId: BARISTA, at: NOW };
-const FILLED = {
-  kind: "potFilled",
-  at: NOW.toISOString(),
-  cardId: null,
-  batchId: null,
-  coffeeId: null,
-  serve: "hot",
-  liquidG: 2800,
-  strengthPct: null,
-  tempC: null,
-  brewedAt: NOW.toISOString(),
-} as const;
 const tell = (event: SentEvent) =>
   bar.keepBarEvents(PIER_HEAD, { sentAt: NOW.toISOString(), events: [event] }, by);
 /** Serves one cup. */

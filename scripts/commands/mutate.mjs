@@ -1,6 +1,7 @@
-import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { AREAS } from "../../tests/mutants/areas.mjs";
+import { isAlive, isNoticed } from "../../tests/mutants/status.mjs";
 import { CALC, ensureBundle } from "../lib/build.mjs";
 import { nameDatabaseOfTests, withFreshHouse } from "../lib/freshHouse.mjs";
 import { ensurePackages } from "../lib/packages.mjs";
@@ -9,6 +10,8 @@ import { runShown, say } from "../lib/run.mjs";
 import { Trouble } from "../lib/trouble.mjs";
 
 const STRYKER = join(ROOT, "node_modules/.bin/stryker");
+/** What became of each area's mutants the last time. */
+const FOLDER = join(ROOT, ".tumbek", "mutated");
 const SAMPLE = 600;
 /** Of a standard normal, for an interval of 95 %. */
 const Z = 1.96;
@@ -48,56 +51,66 @@ function optionsFrom(args) {
 }
 
 /** Tries one area's mutants, and prints what became of them; whether enough were noticed. */
-function mutate(area, { most, seed, lived }) {
-  const folder = join(ROOT, ".tumbek", "mutated");
-  mkdirSync(folder, { recursive: true });
-  const file = join(folder, `${area}.json`);
-  const last = lived ? JSON.parse(readFileSync(file, "utf8")) : { mutants: [] };
-  const names = join(folder, `${area}.lived.json`);
-  writeFileSync(names, JSON.stringify(last.mutants.filter(isAlive).map(({ name }) => name)));
-  // Nothing of an earlier run counts but what was noticed in it.
-  writeFileSync(file, "{}");
+function mutate(area, { lived, ...options }) {
+  mkdirSync(FOLDER, { recursive: true });
+  const file = join(FOLDER, `${area}.json`);
+  const last = lived ? lastRun(area, file) : undefined;
+  const hasNone = last && !last.mutants.some(isAlive);
+  const run = hasNone ? { mutants: [] } : tried(area, options, last);
+  // A mutant whose code is another by now is not found again: it lives on.
+  const again = new Map(run.mutants.map((mutant) => [mutant.name, mutant]));
+  const mutants = last ? last.mutants.map((mutant) => again.get(mutant.name) ?? mutant) : run.mutants;
+  const of = last?.of ?? run.of;
+  writeFileSync(file, JSON.stringify({ of, mutants }, null, 1));
+  if (last) say(`${run.mutants.length} that lived the last time were tried again.`);
+  return report(area, { of, mutants, seed: options.seed });
+}
+
+/** What became of an area's mutants in its last run. */
+function lastRun(area, file) {
+  if (!existsSync(file)) throw new Trouble(`No run of ${area} has ended here: run it without --lived first.`);
+  return JSON.parse(readFileSync(file, "utf8"));
+}
+
+/** Tries a sample of an area's mutants, or those that lived in its last run. */
+function tried(area, { most, seed }, last) {
+  const sample = join(FOLDER, `${area}.run.json`);
+  const names = join(FOLDER, `${area}.lived.json`);
+  writeFileSync(sample, "{}");
+  if (last) writeFileSync(names, JSON.stringify(last.mutants.filter(isAlive).map(({ name }) => name)));
   const env = {
     ...process.env,
     TUMBEK_AREA: area,
-    TUMBEK_SAMPLE: file,
+    TUMBEK_SAMPLE: sample,
     TUMBEK_SEED: String(seed),
     TUMBEK_MOST: String(most),
-    ...(lived && { TUMBEK_LIVED: names }),
+    ...(last && { TUMBEK_LIVED: names }),
   };
   say(`— ${area}`);
   for (const step of ["list", "stryker"]) {
     const status = runShown(STRYKER, ["run", `tests/mutants/${step}.config.mjs`], env);
     if (status !== 0) throw new Trouble(`Stryker ended with ${status}.`);
   }
-  const now = JSON.parse(readFileSync(file, "utf8"));
-  // What is not found again, since its code is another by now, lives on.
-  const again = new Map(now.mutants.map((each) => [each.name, each]));
-  const mutants = lived ? last.mutants.map((each) => again.get(each.name) ?? each) : now.mutants;
-  const of = last.of ?? now.of;
-  writeFileSync(file, JSON.stringify({ of, mutants }, null, 1));
-  const alive = mutants.filter(isAlive);
-  const tried = mutants.filter(isNoticed).length + alive.length;
-  const list = alive
-    .map(
-      ({ file: at, line, was, replacement, status }) =>
-        `${at}:${line} ${status}\n  ${was}\n  → ${replacement}`,
-    )
-    .join("\n");
-  writeFileSync(join(folder, `${area}.txt`), `${list}\n`);
-  const noticed = tried - alive.length;
-  const [low, high] = interval(noticed, tried).map((share) => (100 * share).toFixed(1));
-  const pct = (100 * noticed) / tried;
-  const { leastPct } = AREAS[area];
-  say(
-    `${area}: ${noticed} of ${tried} noticed, ${pct.toFixed(1)} % (95 %: ${low} to ${high}; at least ${leastPct}), of ${of} in all, seed ${seed}; those that live are in .tumbek/mutated/${area}.txt`,
-  );
-  if (lived) say(`${now.mutants.length} that lived the last time were tried again.`);
-  return pct >= leastPct;
+  return JSON.parse(readFileSync(sample, "utf8"));
 }
 
-const isAlive = ({ status }) => status === "Survived" || status === "NoCoverage";
-const isNoticed = ({ status }) => status === "Killed" || status === "Timeout";
+/** Prints how many were noticed and lists those that live; whether enough were noticed. */
+function report(area, { of, mutants, seed }) {
+  const alive = mutants.filter(isAlive);
+  const noticed = mutants.filter(isNoticed).length;
+  const all = noticed + alive.length;
+  const list = alive.map(
+    ({ file, line, was, replacement, status }) => `${file}:${line} ${status}\n  ${was}\n  → ${replacement}\n`,
+  );
+  writeFileSync(join(FOLDER, `${area}.txt`), list.join(""));
+  const [low, high] = interval(noticed, all).map((share) => (100 * share).toFixed(1));
+  const pct = (100 * noticed) / all;
+  const { leastPct } = AREAS[area];
+  say(
+    `${area}: ${noticed} of ${all} noticed, ${pct.toFixed(1)} % (95 %: ${low} to ${high}; at least ${leastPct}), of ${of} in all, seed ${seed}; those that live are in .tumbek/mutated/${area}.txt`,
+  );
+  return pct >= leastPct;
+}
 
 /** Wilson's interval of a share. */
 function interval(count, of) {

@@ -1,7 +1,5 @@
 import { eq } from "drizzle-orm";
-import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
-import type { SentEvent } from "#contract/bar.ts";
 import type { Bench } from "#contract/bench.ts";
 import { must } from "#core/result";
 import { readCard } from "#data/cards.ts";
@@ -9,6 +7,7 @@ import { BARISTA, DEMO_IDS, demoId, PIER_HEAD, ROPE_LOFT } from "#data/demo/benc
 import { coffees, fits } from "#data/schema/index.ts";
 import { bigPot } from "#tests/batches.ts";
 import { type OwnDatabase, plannedDatabase } from "#tests/database.ts";
+import { potFilled } from "#tests/potFilled.ts";
 
 /*
  * What goes into a pot: whoever fills it says little, and the rest is its card's and its batch's.
@@ -45,24 +44,9 @@ afterAll(async () => {
   await fresh.drop();
 });
 
-const sent = (change: object = {}) =>
-  ({
-    kind: "potFilled",
-    id: uuidv7(),
-    at: NOW.toISOString(),
-    brewedAt: NOW.toISOString(),
-    vesselId: DEMO_IDS.vessels.left,
-    cardId: null,
-    batchId: null,
-    coffeeId: null,
-    serve: "hot",
-    liquidG: 2800,
-    strengthPct: null,
-    tempC: null,
-    ...change,
-  }) as Extract<SentEvent, { kind: "potFilled" }>;
-const filling = (change: object, at = bench) => fillingOf(fresh.db, sent(change), at);
-const filled = async (change: object) => must(await filling(change));
+const filling = (change: Parameters<typeof potFilled>[1], at = bench) =>
+  fillingOf(fresh.db, potFilled(NOW, change), at);
+const filled = async (change: Parameters<typeof potFilled>[1]) => must(await filling(change));
 
 describe("a pot that is filled", () => {
   test("by nothing known is coffee that nobody named, as warm as it mostly comes or as cold as it is served", async () => {

@@ -363,7 +363,7 @@ describe("what a barista measured waits for a lead", () => {
     await expect(measures.propose({ id, siteId: PIER_HEAD, measure: other }, barista)).rejects.toEqual(
       refusal(/measure once more/, { code: "stale" }),
     );
-    const kept = (await readProposals(fresh.db, PIER_HEAD)).find((each) => each.id === id);
-    expect(kept?.measure).toEqual(measure);
+    const proposal = (await readProposals(fresh.db, PIER_HEAD)).find((each) => each.id === id);
+    expect(proposal?.measure).toEqual(measure);
   });
 });

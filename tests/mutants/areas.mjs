@@ -1,4 +1,4 @@
-/** Nearly every test with a database reaches the sheet, and would be run for each mutant that lives: of them those that are about it. */
+/** Tests with a database that are about the sheet. Nearly all the others reach it too, and each would be run for every mutant that lives. */
 const OF_SCALING = ["cardsKept", "pages", "plans", "reach", "scaleOpened"].map(
   (name) => `tests/${name}.test.ts`,
 );

@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { readFileSync, writeFileSync } from "node:fs";
 import { CheckStatus } from "@stryker-mutator/api/check";
 import { declareClassPlugin, declareValuePlugin, PluginKind } from "@stryker-mutator/api/plugin";
+import { isAlive, isNoticed } from "./status.mjs";
 
 /**
  * What is tried is chosen in two steps. First every mutant of an area is listed, and none is tried. Then only those that may be in
@@ -86,13 +87,14 @@ class SampleReporter {
     writeFileSync(FILE, JSON.stringify({ of, chosen }));
   }
 
-  onMutantTested({ status, fileName, location, replacement }) {
+  onMutantTested(mutant) {
+    const { status, fileName, location, replacement } = mutant;
     if (status === "CompileError" || status === "Ignored") return;
     // A run that is broken off has said what lived by then.
-    if (status === "Survived" || status === "NoCoverage")
+    if (isAlive(mutant))
       console.log(`${fileName.split("/src/").at(-1)}:${location.start.line} ${status} → ${replacement}`);
     this.tested = (this.tested ?? 0) + 1;
-    this.noticed = (this.noticed ?? 0) + (status === "Killed" || status === "Timeout" ? 1 : 0);
+    this.noticed = (this.noticed ?? 0) + (isNoticed(mutant) ? 1 : 0);
     if (this.tested % TOLD_EVERY === 0)
       console.log(`${this.tested} of ${Object.keys(sample().chosen).length} tried, ${this.noticed} noticed`);
   }

@@ -146,9 +146,9 @@ describe("schools on the sheet", () => {
   });
 
   test("what else is said of the glass stays there, whatever the ratio counts", () => {
-    const said = { ...ICED, iced: { ...ICED.iced, inGlass: ["totalRatio", "finalTempC"] as const } };
-    expect(schooled("inside", said, HOUSE, 2400).iced.inGlass).toEqual(["finalTempC"]);
-    expect(schooled("wholeGlass", said, HOUSE, 2400).iced.inGlass).toEqual(["totalRatio", "finalTempC"]);
+    const ofGlass = { ...ICED, iced: { ...ICED.iced, inGlass: ["totalRatio", "finalTempC"] as const } };
+    expect(schooled("inside", ofGlass, HOUSE, 2400).iced.inGlass).toEqual(["finalTempC"]);
+    expect(schooled("wholeGlass", ofGlass, HOUSE, 2400).iced.inGlass).toEqual(["totalRatio", "finalTempC"]);
   });
 
   test("where masses say it all the school's pin comes last, and the first of them gives way", () => {

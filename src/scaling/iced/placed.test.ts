@@ -96,9 +96,9 @@ describe("one thing changed", () => {
     expect(dose.pins.map(({ name }) => name)).toEqual(["yieldG", "doseG", "finalTempC"]);
     expect(dose.pins[1]!.value).toBe(190);
     // A pin that gave way is said of no glass any more.
-    const said = { ...ICED, iced: { ...ICED.iced, inGlass: ["totalRatio", "finalTempC"] as const } };
+    const ofGlass = { ...ICED, iced: { ...ICED.iced, inGlass: ["totalRatio", "finalTempC"] as const } };
     const pins = { yieldG: 2400, finalTempC: 8, doseG: 190 };
-    const less = corrected({ by: "dose", pins, from: rounded, to: rounded }, said);
+    const less = corrected({ by: "dose", pins, from: rounded, to: rounded }, ofGlass);
     expect(less.iced.inGlass).toEqual(["finalTempC"]);
     const cold = corrected(
       {

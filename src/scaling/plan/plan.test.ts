@@ -157,8 +157,8 @@ describe("what a site can brew", () => {
     const [hot] = products;
     expect(hot!.options[0]!.holdMin).toBe(60);
     const insulated = HOUSE.vessels.map((vessel) => ({ ...vessel, holdMin: 300 }));
-    const [kept] = kitProducts([LARGE], { ...HOUSE, vessels: insulated }, [], new Map());
-    expect(kept!.options[0]!.holdMin).toBe(HOUSE.settings.hold.hotMin);
+    const [longer] = kitProducts([LARGE], { ...HOUSE, vessels: insulated }, [], new Map());
+    expect(longer!.options[0]!.holdMin).toBe(HOUSE.settings.hold.hotMin);
   });
 
   test("the cup that sells most is the one that is counted in", () => {

@@ -79,8 +79,8 @@ describe("a batch as it is judged", () => {
     const silent = readingOf(batch(), undefined, WANTED);
     expect(silent.signs).toEqual({ time: "right", yield: "right" });
     expect(silent.tasted).toEqual([]);
-    const said = [{ minutes: 15, sweetness: "right" }] as const;
-    expect(readingOf(batch({ tasted: said }), undefined, WANTED).tasted).toEqual(said);
+    const words = [{ minutes: 15, sweetness: "right" }] as const;
+    expect(readingOf(batch({ tasted: words }), undefined, WANTED).tasted).toEqual(words);
   });
 
   test("days off roast are whole ones, and none where nobody knows the roast", () => {

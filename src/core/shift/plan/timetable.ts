@@ -33,16 +33,20 @@ type Table = readonly (readonly Entry[])[];
 
 /** Vessels may be wanted by so many more than there are, on average: one is often empty sooner. */
 const SPARE_VESSELS = 0.5;
-/** A vessel that is missing for a slot costs so many lost cups: hardly one is in the end, and what a day by levels lacks is mended step by step. */
+/**
+ * A vessel that is likely missing for a slot costs so many lost cups: enough that a finished timetable hardly lacks one, while the search may
+ * pass through tables that do.
+ */
 const MISSING_VESSEL_CUPS = 2;
 const MOST_PASSES = 4;
+/** A smaller gain is the noise of adding up. */
 const LEAST_GAIN = 1e-9;
 const SHIFTS = [-3, -2, -1, 1, 2, 3];
 
 /**
  * A timetable by local search from a simulated day: batches are moved, left out, added and made larger or smaller while that lowers the
- * exact cost, with what missing vessels cost, and brewers and hands allow it. The day that it begins with had its vessels by the guests
- * who came; on average they are too few.
+ * exact cost and the price of missing vessels, and brewers and hands allow it. The simulated day had vessels enough for the guests of that
+ * day; for the average of all days it has too few.
  *
  * @param typical a day that was run by levels: what it brewed when is where the search begins
  */
@@ -69,7 +73,7 @@ export function* timetableFrom(input: PlanInput, typical: SimulatedDay): Turns<T
         const nextOutcomes = outcomes.with(place, outcome);
         const nextMissing = missingVessels(next, nextOutcomes, day);
         const gain = outcomes[place]!.cost - outcome.cost + missingCost * (missing - nextMissing);
-        if (!(gain > LEAST_GAIN)) continue;
+        if (gain <= LEAST_GAIN) continue;
         [table, outcomes, missing, isBetter] = [next, nextOutcomes, nextMissing, true];
       }
     }
@@ -169,11 +173,7 @@ function fitsBrewers(table: Table, day: Day, input: PlanInput): boolean {
  * By how many vessels of each kind there are likely too few, over all slots: one is held from the brew's beginning, as long as something
  * is in it.
  */
-function missingVessels(
-  table: Table,
-  outcomes: readonly ChainOutcome[],
-  { vessels, slots }: Pick<Day, "vessels" | "slots">,
-): number {
+function missingVessels(table: Table, outcomes: readonly ChainOutcome[], { vessels, slots }: Day): number {
   const wanted = vessels.map(() => new Float64Array(slots));
   for (const [place, entries] of table.entries())
     for (const [i, { option, beginSlot }] of entries.entries()) {
