@@ -1,5 +1,5 @@
-import { countChances } from "#core/random";
 import type { PlanInput, PlanProduct } from "./input.ts";
+import { agesOf, askedOf, served } from "./serving.ts";
 
 /** A batch at a fixed time. */
 export interface TimedBatch {
@@ -19,137 +19,107 @@ export interface ChainOutcome {
   readonly stands: readonly Float64Array[];
 }
 
-/** A count this far above the mean hardly comes, in deviations. */
-const FAR = 6;
-/** A total less likely than this is left out. */
-const NEVER = 1e-12;
-/** Nobody asks. */
-const ALONE = Float64Array.of(1);
+type ChainInput = Pick<PlanInput, "slots" | "slotMin" | "dayFactors" | "nowSlot">;
+type Outcome = { -readonly [name in keyof ChainOutcome]: ChainOutcome[name] };
 
 /**
- * Prices fixed batches exactly. While the oldest pot is finished first, the total alone tells which pots the cups are in: the newest
- * are full, and what is left of the total lies in the oldest. So a day is a chain over one number.
+ * Prices fixed batches of a product exactly. While the oldest pot is finished first, the total alone tells which pots the cups are in: the
+ * newest are full, and what is left of the total lies in the oldest. So a day is a chain over one number. Who comes is worked out once, and
+ * serves every price.
  *
- * @param batches in the order in which they are ready
+ * @returns what batches come to, given in the order in which they are ready
  */
-export function chainOutcome(
+export function chainOf(
   product: PlanProduct,
-  batches: readonly TimedBatch[],
-  { slots, slotMin, dayFactors, nowSlot }: Pick<PlanInput, "slots" | "slotMin" | "dayFactors" | "nowSlot">,
-): ChainOutcome {
+  { slots, slotMin, nowSlot, dayFactors }: ChainInput,
+): (batches: readonly TimedBatch[]) => ChainOutcome {
   const all = dayFactors.reduce((sum, { weight }) => sum + weight, 0);
-  const out = {
-    cost: 0,
-    lostCups: 0,
-    pouredCups: 0,
-    servedCups: 0,
-    cupMinutes: 0,
-    stands: batches.map(() => new Float64Array(slots)),
-  };
-  for (const { weight, factor } of dayFactors)
-    addDay(out, product, batches, { slots, slotMin, nowSlot, factor, weight: weight / all });
-  return out;
-}
-
-interface ChainDay {
-  readonly slots: number;
-  readonly slotMin: number;
-  readonly nowSlot: number;
-  readonly factor: number;
-  readonly weight: number;
-}
-
-function addDay(
-  out: { -readonly [name in keyof ChainOutcome]: ChainOutcome[name] },
-  product: PlanProduct,
-  batches: readonly TimedBatch[],
-  { slots, slotMin, nowSlot, factor, weight }: ChainDay,
-): void {
-  const { meanCups, varianceToMean, lostPerCup, pouredPerCup, stalePerCupMin, graceMin } = product;
-  const most = batches.reduce((sum, { cups }) => sum + cups, 0);
-  let chances = new Float64Array(most + 1);
-  chances[0] = 1;
-  /** Places of the batches that stand, the oldest first. */
-  let standing: readonly number[] = [];
-  const pour = (cups: number) => {
-    out.pouredCups += cups;
-    out.cost += cups * pouredPerCup;
-  };
-  for (let slot = nowSlot; slot < slots; slot++) {
-    // What stood there before now is there from the beginning, with the age that it has.
-    const ready = batches.flatMap(({ readySlot }, place) =>
-      Math.max(nowSlot, readySlot) === slot ? [place] : [],
-    );
-    for (const place of ready) chances = shifted(chances, batches[place]!.cups);
-    standing = [...standing, ...ready];
-    // What is past its hold is the oldest: all that lies above the cups of the newer ones.
-    const holding = standing.filter((place) => batches[place]!.pourAtSlot > slot);
-    if (holding.length < standing.length) {
-      const most = holding.reduce((sum, place) => sum + batches[place]!.cups, 0);
-      for (let cups = most + 1; cups < chances.length; cups++) {
-        pour(weight * chances[cups]! * (cups - most));
-        chances[most]! += chances[cups]!;
-        chances[cups] = 0;
+  const days = dayFactors.map(({ weight, factor }) => ({
+    weight: weight / all,
+    asked: Array.from({ length: slots }, (_, slot) =>
+      askedOf((product.meanCups[slot] ?? 0) * factor, product.varianceToMean),
+    ),
+  }));
+  return (batches) => {
+    const out: Outcome = {
+      cost: 0,
+      lostCups: 0,
+      pouredCups: 0,
+      servedCups: 0,
+      cupMinutes: 0,
+      stands: batches.map(() => new Float64Array(slots)),
+    };
+    const pour = (cups: number) => {
+      out.pouredCups += cups;
+      out.cost += cups * product.pouredPerCup;
+    };
+    const chains = days.map(({ weight, asked }) => ({ weight, asked, chances: Float64Array.of(1) }));
+    /** Places of the batches that stand, the oldest first. */
+    let standing: number[] = [];
+    let arrived = 0;
+    for (let slot = nowSlot; slot < slots; slot++) {
+      const before = arrived;
+      // What stood there before now is there from the beginning, with the age that it has.
+      while (arrived < batches.length && batches[arrived]!.readySlot <= slot) arrived++;
+      for (let place = before; place < arrived; place++) {
+        standing.push(place);
+        for (const chain of chains) chain.chances = shifted(chain.chances, batches[place]!.cups);
       }
-      standing = holding;
-    }
-    const { ages, stales } = agesOf(standing, batches, slot, { slotMin, graceMin });
-    const mean = (meanCups[slot] ?? 0) * factor;
-    const far = Math.ceil(mean + FAR * Math.sqrt(varianceToMean * mean) + 3);
-    const counts = mean > 0 ? countChances(mean, varianceToMean, far) : ALONE;
-    const next = new Float64Array(chances.length);
-    let [lost, served, minutes, stale] = [0, 0, 0, 0];
-    for (let cups = 0; cups < chances.length; cups++) {
-      const here = chances[cups]!;
-      if (here < NEVER) continue;
-      for (let guests = 0; guests < counts.length; guests++) {
-        const chance = here * counts[guests]!;
-        const left = Math.max(0, cups - guests);
-        next[left]! += chance;
-        lost += chance * (guests - cups + left);
-        served += chance * (cups - left);
-        minutes += chance * (ages[cups]! - ages[left]!);
-        stale += chance * (stales[cups]! - stales[left]!);
+      const holding = standing.filter((place) => batches[place]!.pourAtSlot > slot);
+      if (holding.length < standing.length) {
+        // What is past its hold is the oldest: all that lies above the cups of the newer ones.
+        const most = cupsOf(holding, batches);
+        for (const chain of chains) {
+          for (let cups = most + 1; cups < chain.chances.length; cups++) {
+            pour(chain.weight * chain.chances[cups]! * (cups - most));
+            chain.chances[most]! += chain.chances[cups]!;
+          }
+          chain.chances = chain.chances.slice(0, most + 1);
+        }
+        standing = holding;
+      }
+      const pots = standing.map((place) => batches[place]!);
+      const ages = agesOf(pots, slot, { slotMin, graceMin: product.graceMin });
+      for (const chain of chains) {
+        const { weight, asked, chances } = chain;
+        const { left, lostCups, servedCups, cupMinutes, staleMinutes } = served(chances, asked[slot]!, ages);
+        out.lostCups += weight * lostCups;
+        out.servedCups += weight * servedCups;
+        out.cupMinutes += weight * cupMinutes;
+        out.cost += weight * (lostCups * product.lostPerCup + staleMinutes * product.stalePerCupMin);
+        chain.chances = left;
+        addStands(out.stands, standing, batches, slot, chain);
       }
     }
-    out.lostCups += weight * lost;
-    out.servedCups += weight * served;
-    out.cupMinutes += weight * minutes;
-    out.cost += weight * (lost * lostPerCup + stale * stalePerCupMin);
-    chances = next;
-    let newer = 0;
-    for (const place of standing.toReversed()) {
-      for (let cups = newer + 1; cups < chances.length; cups++)
-        out.stands[place]![slot]! += weight * chances[cups]!;
-      newer += batches[place]!.cups;
-    }
-  }
-  for (let cups = 1; cups < chances.length; cups++) pour(weight * chances[cups]! * cups);
+    for (const { weight, chances } of chains)
+      for (let cups = 1; cups < chances.length; cups++) pour(weight * chances[cups]! * cups);
+    return out;
+  };
 }
 
-/** Minutes of age that so many cups have together, the newest first, and those beyond the grace. */
-function agesOf(
+/** Adds, of each batch that stands, the chance that something of it is left. */
+function addStands(
+  stands: readonly Float64Array[],
   standing: readonly number[],
   batches: readonly TimedBatch[],
   slot: number,
-  { slotMin, graceMin }: { readonly slotMin: number; readonly graceMin: number },
-): { readonly ages: Float64Array; readonly stales: Float64Array } {
-  const most = standing.reduce((sum, place) => sum + batches[place]!.cups, 0);
-  const [ages, stales] = [new Float64Array(most + 1), new Float64Array(most + 1)];
-  let cup = 0;
+  { chances, weight }: { readonly chances: Float64Array; readonly weight: number },
+): void {
+  let newer = 0;
   for (const place of standing.toReversed()) {
-    const { cups, readySlot } = batches[place]!;
-    const ageMin = (slot - readySlot + 0.5) * slotMin;
-    for (let end = cup + cups; cup < end; cup++) {
-      ages[cup + 1] = ages[cup]! + ageMin;
-      stales[cup + 1] = stales[cup]! + Math.max(0, ageMin - graceMin);
-    }
+    for (let cups = newer + 1; cups < chances.length; cups++)
+      stands[place]![slot]! += weight * chances[cups]!;
+    newer += batches[place]!.cups;
   }
-  return { ages, stales };
 }
 
+function cupsOf(places: readonly number[], batches: readonly TimedBatch[]): number {
+  return places.reduce((sum, place) => sum + batches[place]!.cups, 0);
+}
+
+/** So many cups more. */
 function shifted(chances: Float64Array, by: number): Float64Array<ArrayBuffer> {
-  const moved = new Float64Array(chances.length);
-  moved.set(chances.subarray(0, chances.length - by), by);
+  const moved = new Float64Array(chances.length + by);
+  moved.set(chances, by);
   return moved;
 }

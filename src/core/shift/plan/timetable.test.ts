@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { seeded } from "#core/random";
 import { finished } from "#core/turns";
 import dayCases from "#tests/vectors/days.json" with { type: "json" };
-import { chainOutcome, type TimedBatch } from "./chain.ts";
+import { chainOf, type TimedBatch } from "./chain.ts";
 import { drawnDays } from "./demand.ts";
 import { type PlanInput, type PlanProduct, USUAL_PLAN } from "./input.ts";
 import { planInTurns, timetableInTurns } from "./plan.ts";
@@ -22,18 +22,14 @@ const DAY = { slots: 4, slotMin: 5, nowSlot: 0, dayFactors: [{ weight: 1, factor
 describe("the price of fixed batches", () => {
   test("of no guests is what is poured away", () => {
     const batches = [{ cups: 6, readySlot: 1, pourAtSlot: 9 }];
-    const outcome = chainOutcome({ ...PRODUCT, meanCups: [0, 0, 0, 0] }, batches, DAY);
+    const outcome = chainOf({ ...PRODUCT, meanCups: [0, 0, 0, 0] }, DAY)(batches);
     expect(outcome).toMatchObject({ lostCups: 0, pouredCups: 6, servedCups: 0 });
     expect(outcome.cost).toBeCloseTo(2.4, 9);
   });
 
   test("of one slot is the sum over all counts", () => {
     const product = { ...PRODUCT, meanCups: [0, 2, 0, 0] };
-    const { cost, lostCups, servedCups } = chainOutcome(
-      product,
-      [{ cups: 2, readySlot: 1, pourAtSlot: 9 }],
-      DAY,
-    );
+    const { cost, lostCups, servedCups } = chainOf(product, DAY)([{ cups: 2, readySlot: 1, pourAtSlot: 9 }]);
     // Poisson of mean 2: E(D − 2)⁺ = 2·P(D ≥ 2) − 2·P(D ≥ 3) = 2·P(2) = 4·e⁻².
     const lost = 4 * Math.exp(-2);
     expect(lostCups).toBeCloseTo(lost, 6);
@@ -47,7 +43,7 @@ describe("the price of fixed batches", () => {
       { cups: 5, readySlot: 0, pourAtSlot: 2 },
       { cups: 5, readySlot: 1, pourAtSlot: 9 },
     ];
-    const outcome = chainOutcome({ ...PRODUCT, meanCups: [0, 0, 0, 0] }, batches, { ...DAY, slots: 3 });
+    const outcome = chainOf({ ...PRODUCT, meanCups: [0, 0, 0, 0] }, { ...DAY, slots: 3 })(batches);
     expect(outcome.pouredCups).toBeCloseTo(10, 9);
     expect([...outcome.stands[0]!]).toEqual([1, 1, 0]);
     expect([...outcome.stands[1]!]).toEqual([0, 1, 1]);
@@ -76,7 +72,7 @@ describe("the price of fixed batches", () => {
     );
     const mean = costs.reduce((sum, cost) => sum + cost, 0) / costs.length;
     const variance = costs.reduce((sum, cost) => sum + (cost - mean) ** 2, 0) / costs.length;
-    const { cost } = chainOutcome(product, batches, day);
+    const { cost } = chainOf(product, day)(batches);
     expect(Math.abs(cost - mean)).toBeLessThan(3 * Math.sqrt(variance / costs.length));
   });
 });

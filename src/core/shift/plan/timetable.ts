@@ -1,7 +1,7 @@
 import type { Turns } from "#core/turns";
-import { type ChainOutcome, chainOutcome } from "./chain.ts";
+import { type ChainOutcome, chainOf } from "./chain.ts";
 import { type Day, type DayOption, readyDay } from "./day.ts";
-import { lostCupCost, type PlanInput } from "./input.ts";
+import { lostCupCost, type PlanInput, type PlanProduct } from "./input.ts";
 import type { SimulatedDay } from "./rule.ts";
 
 /** A batch of a timetable. */
@@ -57,7 +57,8 @@ export function* timetableFrom(input: PlanInput, typical: SimulatedDay): Turns<T
       option ? [entryOf(option, readySlot - option.brewSlots, input.products[place]!.name, input)] : [],
     ),
   );
-  let outcomes = input.products.map((_, place) => priced(input, place, table[place]!));
+  const prices = input.products.map((product) => priceOf(product, input));
+  let outcomes = prices.map((price, place) => price(table[place]!));
   let missing = missingVessels(table, outcomes, day);
   const missingCost = MISSING_VESSEL_CUPS * lostCupCost(input.products);
   for (let pass = 0; pass < MOST_PASSES; pass++) {
@@ -68,7 +69,7 @@ export function* timetableFrom(input: PlanInput, typical: SimulatedDay): Turns<T
         if (!entries) continue;
         const next = table.with(place, entries);
         if (!fitsBrewers(next, day, input)) continue;
-        const outcome = priced(input, place, entries);
+        const outcome = prices[place]!(entries);
         yield;
         const nextOutcomes = outcomes.with(place, outcome);
         const nextMissing = missingVessels(next, nextOutcomes, day);
@@ -127,23 +128,26 @@ function readyOf({ option, beginSlot }: Entry): number {
   return beginSlot + option.brewSlots;
 }
 
-function priced(input: PlanInput, place: number, entries: readonly Entry[]): ChainOutcome {
-  const product = input.products[place]!;
+/** What batches of a product come to, with what stands and brews already. */
+function priceOf(product: PlanProduct, input: PlanInput): (entries: readonly Entry[]) => ChainOutcome {
   const standing = [...input.pots, ...input.brewing]
     .filter((pot) => pot.product === product.name)
     .map(({ cups, readySlot, pourAtSlot }) => ({ cups, readySlot, pourAtSlot }));
-  const batches = entries.map((entry) => ({
-    cups: entry.option.cups,
-    readySlot: readyOf(entry),
-    pourAtSlot: readyOf(entry) + entry.option.holdSlots,
-  }));
-  const all = [...standing, ...batches].toSorted((a, b) => a.readySlot - b.readySlot);
-  const outcome = chainOutcome(product, all, input);
-  const fixed = entries.reduce((sum, { option }) => sum + option.fixed, 0);
-  return {
-    ...outcome,
-    cost: outcome.cost + fixed,
-    stands: batches.map((batch) => outcome.stands[all.indexOf(batch)]!),
+  const outcomeOf = chainOf(product, input);
+  return (entries) => {
+    const batches = entries.map((entry) => ({
+      cups: entry.option.cups,
+      readySlot: readyOf(entry),
+      pourAtSlot: readyOf(entry) + entry.option.holdSlots,
+    }));
+    const all = [...standing, ...batches].toSorted((a, b) => a.readySlot - b.readySlot);
+    const outcome = outcomeOf(all);
+    const fixed = entries.reduce((sum, { option }) => sum + option.fixed, 0);
+    return {
+      ...outcome,
+      cost: outcome.cost + fixed,
+      stands: batches.map((batch) => outcome.stands[all.indexOf(batch)]!),
+    };
   };
 }
 
