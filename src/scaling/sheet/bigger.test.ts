@@ -3,7 +3,7 @@ import { compareWays, type OutlookCheck } from "#core/outlook";
 import { must } from "#core/result";
 import type { Check } from "#core/sheet";
 import type { ScaleState } from "#scaling/choice";
-import { firstState } from "#scaling/choice";
+import { firstState, serveAs } from "#scaling/choice";
 import { BENCH } from "#tests/pierHead.ts";
 import { callsForMore, waysOf } from "./bigger.ts";
 import { solveState } from "./solved.ts";
@@ -80,6 +80,14 @@ describe("more than one bed does well", () => {
     expect(bypass.bypassPct).toBeGreaterThanOrEqual(4);
     const wanted = sheetOf(pot(2800)).rounded.strengthPct!;
     expect(sheetOf(states[bypass.place]!.state).rounded.strengthPct).toBeCloseTo(wanted, 1);
+  });
+
+  test("iced, a share round the bed keeps the cold that the glass is to have", () => {
+    const iced = serveAs("iced", firstState(BENCH), BENCH);
+    const state: ScaleState = { ...iced, iced: { ...iced.iced, inGlass: ["finalTempC"] } };
+    const found = waysOf(state, BENCH, sheetOf(state)).filter(({ asked }) => asked.by === "bypass");
+    expect(found.length).toBeGreaterThan(0);
+    for (const way of found) expect(way.state.iced.inGlass).toEqual(["finalTempC"]);
   });
 
   test("less coffee for the size makes a shallower bed; a house that trims already is not trimmed twice", () => {

@@ -35,16 +35,26 @@ describe("what is worth measuring next", () => {
     expect(first!.moves).toBeLessThan(0.15);
   });
 
-  test.each([
-    ["delivery", { brewer: ["delivery"] }],
-    ["basket", { brewer: ["basket"] }],
-    ["density", { coffee: ["density"] }],
-  ] as const)("knows how far %s may be off", (aspect, of) => {
-    const [only, ...others] = worth(of);
+  test("a basket moves the bed by its area, a density by itself", () => {
+    const [basket, ...others] = worth({ brewer: ["basket"] });
     expect(others).toEqual([]);
-    // A basket and a density move the bed that is checked, and no mass.
-    if (only) expect(only).toMatchObject({ aspect });
-    if (aspect === "delivery") expect(only!.moves).toBeGreaterThan(0.01);
+    expect(basket).toMatchObject({ name: "Fulmar", aspect: "basket" });
+    const [density] = worth({ coffee: ["density"] });
+    expect(density).toMatchObject({ aspect: "density" });
+    // Each is some 6 % off either way.
+    expect(basket!.moves / density!.moves).toBeCloseTo(2, 0);
+  });
+
+  test("how much is delivered is off by a share of what is delivered, whatever the setting says", () => {
+    const lattice = { ...FULMAR.lattice, slope: 1.2 };
+    const [only] = worthNext({ ...BENCH, brewers: [{ ...FULMAR, lattice, typical: ["delivery"] }] });
+    expect(only!.moves).toBeGreaterThan(0.01);
+    expect(only!.moves).toBeLessThan(0.08);
+  });
+
+  test("a vessel that is not filled by one batch moves nothing by its fill", () => {
+    const huge = { ...DISPENSER, workingG: 9000, brimG: 10_000, typical: ["fill" as const] };
+    expect(worthNext({ ...BENCH, vessels: [huge] })).toMatchObject([{ aspect: "fill", moves: 0 }]);
   });
 
   test("a dial's curve moves no figure of a sheet", () => {

@@ -36,6 +36,25 @@ describe("what hangs on the wall", () => {
     expect(planOf({ ...BENCH, standards: [odd] }).brewers[0]?.sizesG).toContain(2300);
   });
 
+  test("the largest usual size is what the basket takes, also of a brewer that delivers more than it is set to", () => {
+    const generous = {
+      ...BENCH.brewers[0]!,
+      preferredMaxG: null,
+      lattice: { ...BENCH.brewers[0]!.lattice, interceptG: 0, slope: 1.25 },
+    };
+    const cells = cellsOf({ ...BENCH, brewers: [generous] }, { serves: "hot" });
+    const doses = cells.map(({ made }) => ("failure" in made ? 0 : made.figures.doseG));
+    expect(Math.max(...doses)).toBeGreaterThan(0.9 * generous.doseMaxG);
+    expect(Math.max(...doses)).toBeLessThanOrEqual(generous.doseMaxG);
+  });
+
+  test("a house that takes less coffee for more does so by the size of the cell, not by its vessel's", () => {
+    const trims = { ...BENCH, settings: { ...BENCH.settings, doseTrimPct: 4 } };
+    const ratioOf = (sizeG: number) => madeAt(trims, sizeG, "hot", SIZES).cell.state.pins[1]!;
+    expect(ratioOf(2800)).toMatchObject({ name: "brewRatio" });
+    expect(ratioOf(2800).value).toBeGreaterThan(ratioOf(2000).value);
+  });
+
   test("a lead's list, one service, and brewers that are not shown", () => {
     expect(cellsOf(BENCH, SIZES).map(({ serve, sizeG }) => [serve, sizeG])).toEqual([
       ["hot", 2000],
