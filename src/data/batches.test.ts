@@ -1,12 +1,15 @@
+import { eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import type { LoggedBatch } from "#contract/batch.ts";
 import { NO_SIGNS } from "#contract/batch.ts";
 import { learnRetention } from "#core/measure";
 import { must } from "#core/result";
+import { aCard } from "#tests/cards.ts";
 import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
 import {
   correctBatch,
+  findBatch,
   LOG_PAGE,
   type LogPlace,
   logBatch,
@@ -14,8 +17,10 @@ import {
   readWork,
   readYields,
 } from "./batches.ts";
+import { readCard } from "./cards.ts";
 import { BREWERS, DEMO_IDS, LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
 import { demoHistory, HISTORY_DAYS } from "./demo/history.ts";
+import { cards } from "./schema/index.ts";
 import { readStandards } from "./standards.ts";
 
 const AT = new Date("2026-07-14T08:30:00Z");
@@ -134,6 +139,20 @@ describe("a batch", () => {
     const [row] = (await fresh.db.select().from(batches)).filter((batch) => batch.id === id);
     const { filterId } = BREWERS.find((brewer) => brewer.id === fulmar)!;
     expect(row).toMatchObject({ brewerId: fulmar, filterId, grinderId: null, curveVersion: null });
+    must(await correctBatch(fresh.db, { id, revision: 2 }, { removed: true }, by));
+  });
+
+  test("corrected to a card of its site is of that one; to one of another site, or none, is refused", async () => {
+    const id = "0190a5c0-0000-7000-8000-0000000f0004";
+    must(await logBatch(fresh.db, { ...POT, id }, by));
+    const [here, there] = [await aCard(fresh.db, AT), await aCard(fresh.db, AT)];
+    await fresh.db.update(cards).set({ siteId: ROPE_LOFT }).where(eq(cards.id, there));
+    const linked = (cardId: string) => correctBatch(fresh.db, { id, revision: 1 }, { cardId }, by);
+    for (const cardId of [there, LEAD])
+      expect(await linked(cardId)).toMatchObject({ failure: { code: "noCard" } });
+    must(await linked(here));
+    const { chosen } = (await readCard(fresh.db, here))!.sheet;
+    expect(await findBatch(fresh.db, id)).toMatchObject({ cardId: here, recipeVersionId: chosen.recipe });
     must(await correctBatch(fresh.db, { id, revision: 2 }, { removed: true }, by));
   });
 

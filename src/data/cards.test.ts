@@ -4,9 +4,12 @@ import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { must } from "#core/result";
 import { makeCard } from "#scaling/cards";
 import { firstState } from "#scaling/choice";
+import { bigPot } from "#tests/batches.ts";
+import { aCard } from "#tests/cards.ts";
 import { benchOn, demoDatabase, type OwnDatabase } from "#tests/database.ts";
+import { logBatch } from "./batches.ts";
 import { readBench } from "./bench.ts";
-import { insertCard, listCards, readCard } from "./cards.ts";
+import { insertCard, listCards, readCard, readCardList } from "./cards.ts";
 import { BARISTA, LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
 import { brewers, cards } from "./schema/index.ts";
 import { readShift, replaceShift } from "./shifts.ts";
@@ -216,3 +219,23 @@ describe("a day's list", () => {
 function withIds<Item extends { readonly id: string }>(items: readonly Item[]): Item[] {
   return items.map((item) => ({ ...item, id: uuidv7() }));
 }
+
+test("the list of cards says on how many days each was listed, and how many batches it has", async () => {
+  const by = { personId: LEAD, at: CREATED };
+  const [used, idle] = [await aCard(fresh.db, CREATED), await aCard(fresh.db, CREATED)];
+  for (const day of ["2026-08-01", "2026-08-02"]) {
+    const items = ["morning", "noon"].map(() => ({ id: uuidv7(), cardId: used, batches: 1 }));
+    must(await replaceShift(fresh.db, { siteId: PIER_HEAD, day }, { items, began: 0 }, by));
+  }
+  for (const _ of [1, 2, 3]) must(await logBatch(fresh.db, bigPot(CREATED, { cardId: used }), by));
+  const listOf = async (from: string) =>
+    new Map(
+      (await readCardList(fresh.db, { siteId: PIER_HEAD, retired: false, from })).map(
+        ({ card, listedDays, batches }) => [card.id, { listedDays, batches }],
+      ),
+    );
+  const list = await listOf("2026-08-01");
+  expect(list.get(used)).toEqual({ listedDays: 2, batches: 3 });
+  expect(list.get(idle)).toEqual({ listedDays: 0, batches: 0 });
+  expect((await listOf("2026-08-02")).get(used)).toEqual({ listedDays: 1, batches: 3 });
+});

@@ -3,6 +3,7 @@ import { USUAL_SETTINGS } from "#contract/house.ts";
 import { freshDatabase, noHash, type OwnDatabase } from "#tests/database.ts";
 import { loadDemoHouse } from "./demo/house.ts";
 import { createHouse, hasData, listSites, readHouse } from "./house.ts";
+import { filters } from "./schema/index.ts";
 
 let fresh: OwnDatabase;
 beforeAll(async () => {
@@ -31,4 +32,16 @@ test("a new database has no house; the demo house fills it once", async () => {
   ).rejects.toThrow();
   await expect(loadDemoHouse(db, createdAt, noHash)).rejects.toThrow();
   expect(await listSites(db)).toHaveLength(2);
+});
+
+test("a house of one's own begins with two filters, which its first brewer may name", async () => {
+  const { db, drop } = await freshDatabase("house_real");
+  try {
+    const createdAt = new Date("2026-07-14T08:30:00Z");
+    await createHouse(db, { kind: "real", name: "Gannet Quay", settings: USUAL_SETTINGS, createdAt });
+    const names = (await db.select().from(filters)).map(({ name }) => name);
+    expect(names.toSorted()).toEqual(["metal filter", "paper filter"]);
+  } finally {
+    await drop();
+  }
 });

@@ -101,6 +101,24 @@ test("readings take the place of those before, of their kind only, or not at all
   expect((await things("brewer"))[0]).toEqual(now);
 });
 
+test("readings that began before others are refused, and those stay", async () => {
+  const [brewer] = await things("brewer");
+  const [id] = [brewer!.id];
+  const measured = { id, revision: brewer!.revision, subject: "brewer", figures: {} } as const;
+  const flowsOf = async () => (await readReadings(fresh.db, [id])).find(({ kind }) => kind === "flow")?.rows;
+  const flow = { id: "0190a5c0-0000-7000-8000-00000000f003", upToG: 3000, rateGPerS: 12 };
+  must(await keepReadings(fresh.db, measured, { kind: "flow", rows: [flow] }, by));
+  const late = { ...flow, rateGPerS: 7 };
+  expect(await keepReadings(fresh.db, measured, { kind: "flow", rows: [late] }, by)).toMatchObject({
+    failure: { code: "stale" },
+  });
+  expect(await flowsOf()).toEqual([flow]);
+  // Nor does a list that never was, of a brewer that was measured meanwhile.
+  expect(await keepReadings(fresh.db, measured, { kind: "drip", rows: [late] }, by)).toMatchObject({
+    failure: { code: "stale" },
+  });
+});
+
 test("what was typical is not any more once it was measured", async () => {
   const [brewer] = await things("brewer");
   const { brewers } = await import("./schema/index.ts");

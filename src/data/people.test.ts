@@ -194,6 +194,19 @@ test("a session never ends later than its span from now, whatever the clock was 
   await fresh.db.delete(sessions);
 });
 
+test("who left and comes back stands in the trail, and not beside another of that name", async () => {
+  const left = { id: uuidv7(), name: "Fenn Rook", role: "barista" as const, pinHash: "x" };
+  must(await addPerson(fresh.db, left, by));
+  must(await setArchived(fresh.db, left.id, true, by));
+  expect((await trail(left.id))[0]).toMatchObject({ action: "archived", after: { archived: true } });
+  const other = { ...left, id: uuidv7() };
+  must(await addPerson(fresh.db, other, by));
+  expect(await setArchived(fresh.db, left.id, false, by)).toMatchObject({ failure: { code: "nameTaken" } });
+  must(await setArchived(fresh.db, other.id, true, by));
+  must(await setArchived(fresh.db, left.id, false, by));
+  expect((await trail(left.id))[0]).toMatchObject({ action: "restored", after: { archived: false } });
+});
+
 test("somebody who comes back is given a new PIN before they sign in", async () => {
   const id = uuidv7();
   must(await addPerson(fresh.db, { id, name: "Comes Back", role: "barista", pinHash: "old" }, by));

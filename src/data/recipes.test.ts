@@ -169,6 +169,22 @@ describe("the version that counts", () => {
     expect((await listRecipes(fresh.db)).find(({ id }) => id === kept.recipeId)?.archived).toBe(true);
   });
 
+  test("put away and back stands in the trail once each, and every bench is read anew", async () => {
+    const kept = written({ as: "trial" });
+    must(await keepVersion(fresh.db, kept, by));
+    const revisionOf = async () => (await readBenchRevisions(fresh.db)).recipes;
+    const before = await revisionOf();
+    for (const _ of ["once", "again"]) await setArchived(fresh.db, { id: kept.recipeId, archived: true }, by);
+    expect(await revisionOf()).toBe(before + 1);
+    await setArchived(fresh.db, { id: kept.recipeId, archived: false }, by);
+    expect(await revisionOf()).toBe(before + 2);
+    const { name } = kept;
+    expect((await readAudit(fresh.db, { subjectId: kept.recipeId })).slice(0, 2)).toMatchObject([
+      { action: "restored", before: { name, archived: true }, after: { name, archived: false } },
+      { action: "archived", before: { name, archived: false }, after: { name, archived: true } },
+    ]);
+  });
+
   const approve = (versionId: string) => transact(fresh.db, (tx) => setStandard(tx, versionId, by));
 
   test("of two versions that are approved in the same moment, one is the standard", async () => {
@@ -258,6 +274,11 @@ describe("out of one house and into another", () => {
         ({ figures }) => figures.name === "hand cone",
       );
       expect(cone!.typical).toEqual(["basket", "delivery", "retention"]);
+      const grinders = await readThings(db, "grinder", PIER_HEAD);
+      expect(grinders.length).toBeGreaterThan(0);
+      for (const { typical } of grinders) expect(typical).toEqual(["dial"]);
+      const [loft] = (await listRecipes(db)).filter(({ name }) => name === "Loft cone");
+      expect((await readAudit(db, { subjectId: loft!.id }))[0]).toMatchObject({ action: "added" });
       // As good as at home: the same forecast stands on the same curve.
       const bench = (await readBench(db, PIER_HEAD))!;
       expect(bench.recipes.find(({ name }) => name === "Loft cone")?.grinder?.curve).toHaveLength(5);
@@ -277,5 +298,26 @@ describe("out of one house and into another", () => {
     expect(plan.lines).toEqual([{ name: "Loft cone", what: "change", versions: 1 }]);
     await importRecipes(fresh.db, plan, PIER_HEAD, by);
     expect(await states(LOFT)).toEqual(["5 trial", "4 standard", "3 earlier"]);
+    expect((await readAudit(fresh.db, { subjectId: LOFT }))[0]).toMatchObject({
+      action: "changed",
+      after: { name: "Loft cone", version: 5 },
+    });
+  });
+
+  test("of several standards in a file the newest is one", async () => {
+    const out = await readRecipeFile(fresh.db, LOFT);
+    const [first] = out.recipes;
+    const versions = first!.versions.map((version) => ({ ...version, state: "standard" as const }));
+    const file = { ...out, recipes: [{ ...first!, name: "Three standards", versions }] };
+    await importRecipes(
+      fresh.db,
+      must(planImport(JSON.stringify(file), await readHouseForImport(fresh.db))),
+      PIER_HEAD,
+      by,
+    );
+    const [made] = (await listRecipes(fresh.db)).filter(({ name }) => name === "Three standards");
+    expect((await states(made!.id)).map((line) => line.split(" ")[1])).toEqual(
+      versions.map((_, i) => (i === 0 ? "standard" : "earlier")),
+    );
   });
 });

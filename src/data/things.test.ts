@@ -47,6 +47,14 @@ test("the same new thing sent twice is one, and another one by that id is not", 
   });
 });
 
+test("a change of a thing that never was is refused", async () => {
+  const { figures } = typicalsOf("vessel")[0]!;
+  expect(await keep("vessel", newId(99), 3, { ...figures, name: "a pot that never was" })).toMatchObject({
+    failure: { code: "notThere" },
+  });
+  expect(await findThing(fresh.db, "vessel", newId(99))).toBeUndefined();
+});
+
 test("a name is given once at a site, and again at another or when its thing was taken off", async () => {
   const [pot] = await readThings(fresh.db, "vessel", PIER_HEAD);
   const figures = { ...(pot!.figures as AnyFigures) };
