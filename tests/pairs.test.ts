@@ -1,7 +1,8 @@
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import type { PairScores } from "#contract/pairs.ts";
-import { BARISTA, LEAD, TRAINEE } from "#data/demo/bench.ts";
+import { BARISTA, LEAD, PIER_HEAD, TRAINEE } from "#data/demo/bench.ts";
+import { readPairs } from "#data/pairs.ts";
 import { batches, pairScores, pairs } from "#data/schema/index.ts";
 import { demoDatabase, type OwnDatabase } from "./database.ts";
 
@@ -85,6 +86,10 @@ describe("a pair of batches", () => {
     await expect(house.sayScores({ pairId: uuidv7(), scores: NONE }, by(LEAD))).rejects.toMatchObject({
       code: "notThere",
     });
+    const [listed] = (await readPairs(fresh.db, PIER_HEAD)).filter(({ id }) => id === pairId);
+    expect(listed!.scored.map(({ personId }) => personId).toSorted()).toEqual(
+      [LEAD, BARISTA, TRAINEE].toSorted(),
+    );
     const { pair } = await compared(second.id, first.id);
     // Looked at the other way round, it says so.
     expect(pair?.pairs.map(({ about, isTurned, scored }) => [about, isTurned, scored.length])).toContainEqual(

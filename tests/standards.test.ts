@@ -2,7 +2,8 @@ import { and, desc, eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import type { LoggedBatch } from "#contract/batch.ts";
-import { findBatch, readBatches } from "#data/batches.ts";
+import { must } from "#core/result";
+import { correctBatch, findBatch, readBatches } from "#data/batches.ts";
 import { readCard } from "#data/cards.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
 import { audit, grinderCurves, standards } from "#data/schema/index.ts";
@@ -335,4 +336,16 @@ test("a new bag: the cards that it touches, the coffee as it is from now on, and
   await approve(await aPot());
   const [standard] = await bigPot();
   expect(standard).toMatchObject({ densityGPerMl: 0.36, roastedOn: "2026-07-12" });
+});
+
+test("an approved batch that is corrected to another grinder touches the place that it leaves, and where it comes to", async () => {
+  const batch = await aPot();
+  await approve(batch);
+  const revision = await revisionOf(batch);
+  const moved = await correctBatch(fresh.db, { id: batch, revision }, { grinderId: grinders.dunlin }, by);
+  const place = { siteId: PIER_HEAD, coffeeId: coffees.saltmarsh, brewerId: brewers.fulmar };
+  expect(must(moved).touched).toEqual([
+    { ...place, grinderId: grinders.chough },
+    { ...place, grinderId: grinders.dunlin },
+  ]);
 });

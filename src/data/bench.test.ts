@@ -5,6 +5,7 @@ import { fieldsOf } from "#contract/fields.ts";
 import { demoDatabase, type OwnDatabase } from "#tests/database.ts";
 import { type BenchPieces, benchFrom, readPieces } from "./bench.ts";
 import { DEMO_IDS, LEAD, PIER_HEAD } from "./demo/bench.ts";
+import { wholeBasket } from "./equipment.ts";
 import { readHouse, turnBench } from "./house.ts";
 import { setFit } from "./recipes.ts";
 import { brewers, grinderCurves, grinders, house } from "./schema/index.ts";
@@ -99,4 +100,11 @@ test("every field of a thing stands on the bench, but for those that are named a
       if (name !== "higherIs") expect(name in first[kind], `${kind} ${name}`).toBe(!left.includes(name));
     }
   }
+});
+
+test("a basket with a measure that nobody took is none", () => {
+  const whole = { shape: "flat" as const, topDiameterMm: 180, bottomDiameterMm: 150, heightMm: 80 };
+  expect(wholeBasket(whole)).toEqual(whole);
+  for (const name of ["topDiameterMm", "bottomDiameterMm", "heightMm"])
+    expect(wholeBasket({ ...whole, [name]: null })).toBeNull();
 });

@@ -166,6 +166,16 @@ describe("stations and tokens", () => {
     expect(await trail(station!.id)).toHaveLength(2);
   });
 
+  test("a station under an id that is taken is refused: its secret would be another one", async () => {
+    const station = { id: uuidv7(), name: "back bar", secretHash: "c".repeat(64) };
+    must(await addStation(fresh.db, station, by));
+    expect(await addStation(fresh.db, { ...station, secretHash: "d".repeat(64) }, by)).toEqual({
+      ok: false,
+      failure: { code: "stale" },
+    });
+    expect(await findStation(fresh.db, "d".repeat(64))).toBeUndefined();
+  });
+
   test("a token that was revoked opens nothing", async () => {
     const token = { id: uuidv7(), name: "wall display", scope: "read" as const, hash: "b".repeat(64) };
     await addToken(fresh.db, token, by);

@@ -39,11 +39,18 @@ test("each kind's things come back as they were kept, changed or not", async () 
 test("the same new thing sent twice is one, and another one by that id is not", async () => {
   const figures = { ...typicalsOf("vessel")[0]!.figures, name: "pot by the door", evaporationGPerH: null };
   must(await keep("vessel", newId(50), 0, figures));
+  expect(await readAudit(fresh.db, { subjectId: newId(50) })).toMatchObject([{ action: "added" }]);
   const before = await readBenchRevisions(fresh.db);
   expect(await keep("vessel", newId(50), 0, figures)).toEqual({ ok: true, value: undefined });
   expect(await readBenchRevisions(fresh.db)).toEqual(before);
   expect(await keep("vessel", newId(50), 0, { ...figures, brimG: 2100 })).toMatchObject({
     failure: { code: "stale", revision: 1, figures: { brimG: 2000 } },
+  });
+  must(await keep("vessel", newId(50), 1, { ...figures, brimG: 2100 }));
+  expect((await readAudit(fresh.db, { subjectId: newId(50) }))[0]).toMatchObject({
+    action: "changed",
+    before: { brimG: 2000 },
+    after: { brimG: 2100 },
   });
 });
 
