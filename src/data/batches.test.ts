@@ -145,14 +145,14 @@ describe("a batch", () => {
   test("corrected to a card of its site is of that one; to one of another site, or none, is refused", async () => {
     const id = "0190a5c0-0000-7000-8000-0000000f0004";
     must(await logBatch(fresh.db, { ...POT, id }, by));
-    const [here, there] = [await aCard(fresh.db, AT), await aCard(fresh.db, AT)];
-    await fresh.db.update(cards).set({ siteId: ROPE_LOFT }).where(eq(cards.id, there));
+    const [atPier, atLoft] = [await aCard(fresh.db, AT), await aCard(fresh.db, AT)];
+    await fresh.db.update(cards).set({ siteId: ROPE_LOFT }).where(eq(cards.id, atLoft));
     const linked = (cardId: string) => correctBatch(fresh.db, { id, revision: 1 }, { cardId }, by);
-    for (const cardId of [there, LEAD])
+    for (const cardId of [atLoft, LEAD])
       expect(await linked(cardId)).toMatchObject({ failure: { code: "noCard" } });
-    must(await linked(here));
-    const { chosen } = (await readCard(fresh.db, here))!.sheet;
-    expect(await findBatch(fresh.db, id)).toMatchObject({ cardId: here, recipeVersionId: chosen.recipe });
+    must(await linked(atPier));
+    const { chosen } = (await readCard(fresh.db, atPier))!.sheet;
+    expect(await findBatch(fresh.db, id)).toMatchObject({ cardId: atPier, recipeVersionId: chosen.recipe });
     must(await correctBatch(fresh.db, { id, revision: 2 }, { removed: true }, by));
   });
 

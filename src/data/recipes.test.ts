@@ -170,16 +170,16 @@ describe("the version that counts", () => {
   });
 
   test("put away and back stands in the trail once each, and every bench is read anew", async () => {
-    const kept = written({ as: "trial" });
-    must(await keepVersion(fresh.db, kept, by));
+    const trial = written({ as: "trial" });
+    must(await keepVersion(fresh.db, trial, by));
     const revisionOf = async () => (await readBenchRevisions(fresh.db)).recipes;
     const before = await revisionOf();
-    for (const _ of ["once", "again"]) await setArchived(fresh.db, { id: kept.recipeId, archived: true }, by);
+    for (const _ of ["once", "again"]) await setArchived(fresh.db, { id: trial.recipeId, archived: true }, by);
     expect(await revisionOf()).toBe(before + 1);
-    await setArchived(fresh.db, { id: kept.recipeId, archived: false }, by);
+    await setArchived(fresh.db, { id: trial.recipeId, archived: false }, by);
     expect(await revisionOf()).toBe(before + 2);
-    const { name } = kept;
-    expect((await readAudit(fresh.db, { subjectId: kept.recipeId })).slice(0, 2)).toMatchObject([
+    const { name } = trial;
+    expect((await readAudit(fresh.db, { subjectId: trial.recipeId })).slice(0, 2)).toMatchObject([
       { action: "restored", before: { name, archived: true }, after: { name, archived: false } },
       { action: "archived", before: { name, archived: false }, after: { name, archived: true } },
     ]);

@@ -1,5 +1,5 @@
 import type { PlanInput, PlanProduct } from "./input.ts";
-import { agesOf, askedOf, served } from "./serving.ts";
+import { agesOf, guestsOf, served } from "./serving.ts";
 
 /** A batch at a fixed time. */
 export interface TimedBatch {
@@ -36,8 +36,8 @@ export function chainOf(
   const all = dayFactors.reduce((sum, { weight }) => sum + weight, 0);
   const days = dayFactors.map(({ weight, factor }) => ({
     weight: weight / all,
-    asked: Array.from({ length: slots }, (_, slot) =>
-      askedOf((product.meanCups[slot] ?? 0) * factor, product.varianceToMean),
+    guests: Array.from({ length: slots }, (_, slot) =>
+      guestsOf((product.meanCups[slot] ?? 0) * factor, product.varianceToMean),
     ),
   }));
   return (batches) => {
@@ -53,7 +53,7 @@ export function chainOf(
       out.pouredCups += cups;
       out.cost += cups * product.pouredPerCup;
     };
-    const chains = days.map(({ weight, asked }) => ({ weight, asked, chances: Float64Array.of(1) }));
+    const chains = days.map(({ weight, guests }) => ({ weight, guests, chances: Float64Array.of(1) }));
     /** Places of the batches that stand, the oldest first. */
     let standing: number[] = [];
     let arrived = 0;
@@ -81,8 +81,8 @@ export function chainOf(
       const pots = standing.map((place) => batches[place]!);
       const ages = agesOf(pots, slot, { slotMin, graceMin: product.graceMin });
       for (const chain of chains) {
-        const { weight, asked, chances } = chain;
-        const { left, lostCups, servedCups, cupMinutes, staleMinutes } = served(chances, asked[slot]!, ages);
+        const { weight, guests, chances } = chain;
+        const { left, lostCups, servedCups, cupMinutes, staleMinutes } = served(chances, guests[slot]!, ages);
         out.lostCups += weight * lostCups;
         out.servedCups += weight * servedCups;
         out.cupMinutes += weight * cupMinutes;

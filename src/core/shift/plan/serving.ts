@@ -1,7 +1,7 @@
 import { countChances } from "#core/random";
 
 /** How many guests come in a slot. */
-export interface Asked {
+export interface Guests {
   readonly counts: Float64Array;
   /** Of each count, the chance of more. */
   readonly above: Float64Array;
@@ -21,13 +21,13 @@ const ALONE = Float64Array.of(1);
  * @param mean guests of the slot, 0 or more
  * @param varianceToMean of their count, 1 or more
  */
-export function askedOf(mean: number, varianceToMean: number): Asked {
+export function guestsOf(mean: number, varianceToMean: number): Guests {
   const far = Math.ceil(mean + FAR * Math.sqrt(varianceToMean * mean) + 3);
   const counts = mean > 0 ? countChances(mean, varianceToMean, far) : ALONE;
   const above = new Float64Array(counts.length);
   for (let count = counts.length - 2; count >= 0; count--)
     above[count] = above[count + 1]! + counts[count + 1]!;
-  return { counts, above, mean: counts.reduce((sum, chance, guests) => sum + chance * guests, 0) };
+  return { counts, above, mean: counts.reduce((sum, chance, count) => sum + chance * count, 0) };
 }
 
 /** Minutes of age that so many cups have together, the newest first, and those beyond the grace. */
@@ -71,23 +71,24 @@ interface Served {
  */
 export function served(
   chances: Float64Array,
-  { counts, above, mean }: Asked,
+  { counts, above, mean }: Guests,
   { ages, stales }: Ages,
 ): Served {
   const left = new Float64Array(chances.length);
-  const any = counts[0]! + above[0]!;
+  // Less than 1 by the counts that are too far off to be among them.
+  const anyCount = counts[0]! + above[0]!;
   let [likely, servedCups, cupMinutes, staleMinutes] = [0, 0, 0, 0];
   for (let cups = 0; cups < chances.length; cups++) {
-    const here = chances[cups]!;
-    if (here < NEVER) continue;
+    const chance = chances[cups]!;
+    if (chance < NEVER) continue;
     const most = Math.min(cups, counts.length - 1);
-    for (let guests = 0; guests <= most; guests++) left[cups - guests]! += here * counts[guests]!;
+    for (let count = 0; count <= most; count++) left[cups - count]! += chance * counts[count]!;
     // More than there are cups find none.
-    left[0]! += here * above[most]!;
-    likely += here;
-    servedCups += here * any * cups;
-    cupMinutes += here * any * ages[cups]!;
-    staleMinutes += here * any * stales[cups]!;
+    left[0]! += chance * above[most]!;
+    likely += chance;
+    servedCups += chance * anyCount * cups;
+    cupMinutes += chance * anyCount * ages[cups]!;
+    staleMinutes += chance * anyCount * stales[cups]!;
   }
   // What is left was not drunk.
   for (let cups = 0; cups < left.length; cups++) {
