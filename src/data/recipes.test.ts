@@ -174,7 +174,8 @@ describe("the version that counts", () => {
     must(await keepVersion(fresh.db, trial, by));
     const revisionOf = async () => (await readBenchRevisions(fresh.db)).recipes;
     const before = await revisionOf();
-    for (const _ of ["once", "again"]) await setArchived(fresh.db, { id: trial.recipeId, archived: true }, by);
+    for (const _ of ["once", "again"])
+      await setArchived(fresh.db, { id: trial.recipeId, archived: true }, by);
     expect(await revisionOf()).toBe(before + 1);
     await setArchived(fresh.db, { id: trial.recipeId, archived: false }, by);
     expect(await revisionOf()).toBe(before + 2);
