@@ -41,8 +41,8 @@ export const test = base.extend<Options & { watched: undefined }>({
       const said: string[] = [];
       page.on("console", (message) => {
         const line = `${message.text()} ${message.location().url}`;
-        if ((message.type() === "error" || message.type() === "warning") && !ASKED_IN_VAIN.test(line))
-          said.push(line);
+        const isWrong = message.type() === "error" || message.type() === "warning";
+        if (isWrong && !ASKED_IN_VAIN.test(line) && !BY_THE_CLOCK.test(line)) said.push(line);
       });
       page.on("pageerror", (error) => said.push(error.message));
       waitsUntilListening(page);
@@ -93,6 +93,9 @@ export async function pageIn(context: BrowserContext): Promise<Page> {
  */
 const ASKED_IN_VAIN =
   /(ERR_\w+|status of (401|503)).*\/api\/v1\/(bar(\/(stream|day))?|plan)\?|Service Worker registration blocked/;
+
+/** The browser warns of a script that was fetched ahead and not run within seconds: on a busy machine each one is late. */
+const BY_THE_CLOCK = /was preloaded using link preload but not used within a few seconds/;
 
 type State = Awaited<ReturnType<BrowserContext["storageState"]>>;
 const states = new Map<Who, State>();
