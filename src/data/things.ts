@@ -1,4 +1,4 @@
-import { and, asc, eq, max, ne } from "drizzle-orm";
+import { and, asc, eq, max, ne, type SQL } from "drizzle-orm";
 import type { Aspect } from "#contract/aspects.ts";
 import { type AnyFigures, type Figures, fieldsOf, type ThingKind } from "#contract/fields.ts";
 import type { KeptThing, RemovedThing } from "#contract/things.ts";
@@ -8,7 +8,7 @@ import type { Database } from "./connection.ts";
 import { turnBench } from "./house.ts";
 import * as schema from "./schema/index.ts";
 import { changedBefore, sentBefore } from "./sentTwice.ts";
-import { transact } from "./transact.ts";
+import { type Transaction, transact } from "./transact.ts";
 
 const TABLES = {
   site: schema.sites,
@@ -32,6 +32,8 @@ export type AnyRow = Readonly<Record<string, unknown>> & {
   readonly measuredAt: Date | null;
   readonly revision: number;
   readonly typical?: readonly Aspect[] | null;
+  /** Of kinds that each site has its own of. */
+  readonly siteId?: string;
 };
 
 /** Tables of one shape, so that one query serves all kinds. */
@@ -104,6 +106,8 @@ function columnsOf(kind: ThingKind, figures: AnyFigures): Record<string, unknown
 export type ThingFailure =
   | { readonly code: "notThere" }
   | { readonly code: "nameTaken" }
+  /** All that there is stands on it. */
+  | { readonly code: "lastSite" }
   | { readonly code: "stale"; readonly revision: number; readonly figures: AnyFigures };
 
 /** Properties of a changed thing besides its figures. */
@@ -144,11 +148,8 @@ export function keepThing(
         ? ok(undefined)
         : fail({ code: "stale", revision: old.revision, figures: storedFigures });
     }
-    const [taken] = await tx
-      .select({ id: table.id })
-      .from(table)
-      .where(and(ofSite, eq(table.name, String(figures.name)), eq(table.removed, false), ne(table.id, id)));
-    if (taken) return fail({ code: "nameTaken" });
+    if (await isNameTaken(tx, table, and(ofSite, ne(table.id, id)), String(figures.name)))
+      return fail({ code: "nameTaken" });
     const hasTypical = "typical" in TABLES[kind];
     const columns = { ...columnsOf(kind, figures), ...(hasTypical && { typical }) };
     if (old) {
@@ -214,6 +215,9 @@ export function setRemoved(
     if (old.removed === removed) return ok(undefined);
     if (old.revision !== revision)
       return fail({ code: "stale", revision: old.revision, figures: figuresOf(kind, old) });
+    if (removed && kind === "site" && (await holdSites(tx)) === 1) return fail({ code: "lastSite" });
+    const ofSite = isOfSite(kind) ? eq(table.siteId, old.siteId!) : undefined;
+    if (!removed && (await isNameTaken(tx, table, ofSite, old.name))) return fail({ code: "nameTaken" });
     await tx
       .update(table)
       .set({ removed, revision: revision + 1 })
@@ -227,6 +231,26 @@ export function setRemoved(
     await turnBench(tx, "equipment");
     return ok(undefined);
   });
+}
+
+/** Counts the sites that are open, and holds them until the transaction ends: of two that close at once the later one counts anew. */
+async function holdSites(tx: Transaction): Promise<number> {
+  const { sites } = schema;
+  return (await tx.select({ id: sites.id }).from(sites).where(eq(sites.removed, false)).for("update")).length;
+}
+
+/** Whether one of these things that stand on the bench has a name. */
+async function isNameTaken(
+  tx: Transaction,
+  table: ReturnType<typeof tableOf>,
+  these: SQL | undefined,
+  name: string,
+): Promise<boolean> {
+  const [taken] = await tx
+    .select({ id: table.id })
+    .from(table)
+    .where(and(these, eq(table.name, name), eq(table.removed, false)));
+  return taken !== undefined;
 }
 
 /** One thing of a kind, wherever it stands. */

@@ -8,7 +8,6 @@ import type { Result } from "#core/result";
 import { type Act, readAudit } from "#data/audit.ts";
 import { readYields } from "#data/batches.ts";
 import type { Database } from "#data/connection.ts";
-import { listSites } from "#data/house.ts";
 import { findThing, keepThing, setRemoved, type ThingFailure } from "#data/things.ts";
 import { NOT_ON_THE_BENCH, thingSentence, unsoundSentence } from "#words/bench";
 import { nameSentence } from "#words/people";
@@ -92,9 +91,6 @@ async function withItsFilter(
 
 /** Takes a thing off the bench, or puts it back. */
 export async function removeThing(typed: RemovedThing, by: Act): Promise<ThingByOthers | undefined> {
-  if (typed.kind === "site" && typed.removed && (await listSites(database())).length === 1) {
-    throw new Refusal(thingSentence("lastSite"));
-  }
   return settle(database(), await setRemoved(database(), typed, by), typed.kind, typed.id);
 }
 
@@ -107,7 +103,8 @@ async function settle(
   if (kept.ok) return undefined;
   const { failure } = kept;
   if (failure.code === "nameTaken") throw new Refusal(thingSentence(failure.code), { field: "name" });
-  if (failure.code !== "stale") throw new Refusal(NOT_ON_THE_BENCH);
+  if (failure.code === "lastSite") throw new Refusal(thingSentence(failure.code));
+  if (failure.code === "notThere") throw new Refusal(NOT_ON_THE_BENCH);
   const [last] = await readAudit(db, { subject, subjectId });
   return { changedBy: last?.person ?? "somebody else", revision: failure.revision, figures: failure.figures };
 }
