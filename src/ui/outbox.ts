@@ -57,8 +57,8 @@ export interface OutboxNews {
 }
 
 const listeners = new Set<(news: OutboxNews) => void>();
-/** One window of a device sends for all of them. */
-const windows = typeof BroadcastChannel === "undefined" ? undefined : new BroadcastChannel(NAME);
+/** One window of a device sends for all of them; the server, where pages are drawn first, has none. */
+const windows = typeof window === "undefined" ? undefined : new BroadcastChannel(NAME);
 windows?.addEventListener("message", ({ data }) => {
   for (const listener of listeners) listener(data);
 });

@@ -1,13 +1,19 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useCounter } from "./counter.tsx";
-import type { KeptLetter, OutboxNews } from "./outbox.ts";
+import {
+  deliver,
+  discard,
+  type KeptLetter,
+  type OutboxNews,
+  post as postLetter,
+  sendLetter,
+  waiting,
+  watchOutbox,
+} from "./outbox.ts";
 
 /** Letters that wait are tried again so often, ms. */
 const AGAIN_MS = 4000;
 const LOCK = "tumbek.outbox";
-
-/** Fetched beside the page, and before anything can be said on it. */
-const outbox = () => import("./outbox.ts");
 
 export interface Outbox {
   /** Letters of this person that the house has not taken yet. */
@@ -27,8 +33,7 @@ export function usePost(): (url: string, body: object) => Promise<boolean> {
   return useCallback(
     async (url, body) => {
       try {
-        const { post } = await outbox();
-        await post({ url, body, personId: person.id });
+        await postLetter({ url, body, personId: person.id });
         return true;
       } catch {
         void say(NOT_KEPT);
@@ -50,33 +55,22 @@ export function useOutbox(onNews?: (news: OutboxNews) => void): Outbox {
   const heard = useRef(onNews);
   heard.current = onNews;
   const look = useCallback(async () => {
-    const letters = await (await outbox()).waiting();
-    setMine(letters.filter(({ personId }) => personId === person.id));
+    setMine((await waiting()).filter(({ personId }) => personId === person.id));
   }, [person.id]);
   const send = useCallback(() => {
     if (locked) return;
     // Two pages of one device send one after the other.
     void navigator.locks.request(LOCK, { ifAvailable: true }, async (lock) => {
       if (!lock) return;
-      const { deliver, sendLetter } = await outbox();
       if ((await deliver(person.id, sendLetter)) === "signedOut") await say(SIGNED_OUT);
     });
   }, [person.id, locked, say]);
   useEffect(() => {
     void look();
-    let end = () => {};
-    let isMounted = true;
-    void outbox().then(({ watchOutbox }) => {
-      if (!isMounted) return;
-      end = watchOutbox((news) => {
-        heard.current?.(news);
-        void look();
-      });
+    return watchOutbox((news) => {
+      heard.current?.(news);
+      void look();
     });
-    return () => {
-      isMounted = false;
-      end();
-    };
   }, [look]);
   const open = mine.some(({ refused }) => refused === undefined);
   useEffect(() => {
@@ -95,11 +89,7 @@ export function useOutbox(onNews?: (news: OutboxNews) => void): Outbox {
     },
     [post, send],
   );
-  return useMemo(() => ({ mine, put, discard: throwAway }), [mine, put]);
-}
-
-function throwAway(n: number): void {
-  void outbox().then(({ discard }) => discard(n));
+  return useMemo(() => ({ mine, put, discard }), [mine, put]);
 }
 
 /** Its storage is full, or shut off. */
