@@ -134,6 +134,13 @@ describe("what happens at a bar is kept", () => {
     expect((await pot(LEFT)).standing).toMatchObject({ liquidG: 1780, cups: 1 });
   });
 
+  test("a cup out of a vessel in which nothing stood is of no coffee, and served as that vessel serves", async () => {
+    const [iced, hot] = [cup(vessels.steel, -5), cup(LEFT, -5)];
+    await send([iced, hot]);
+    expect(await sold(iced.id)).toMatchObject({ coffeeId: null, serve: "iced" });
+    expect(await sold(hot.id)).toMatchObject({ coffeeId: null, serve: "hot" });
+  });
+
   test("what comes late falls into its place", async () => {
     await send([filled(LEFT, -20), away(LEFT, -5)]);
     const late = cup(LEFT, -10);
@@ -298,6 +305,10 @@ describe("sales of a till", () => {
     expect((await pot(LEFT)).standing!.liquidG).toBe(2000 - 2 * 220);
     const listed = (await till.salesOfDay(PIER_HEAD, null)).sales.find(({ id }) => id === two.id);
     expect(listed).toMatchObject({ coffee: "Saltmarsh", count: 2, source: "till" });
+    // The other one is the older one now.
+    await send([away(LEFT, 0), filled(LEFT, 0)]);
+    await keep(sale({ at: at(1) }));
+    expect([(await pot(LEFT)).standing!.cups, (await pot(RIGHT)).standing!.cups]).toEqual([0, 2]);
   });
 
   test("not out of a pot that is past its hold, while another one stands", async () => {

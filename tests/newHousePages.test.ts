@@ -3,8 +3,9 @@ import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { USUAL_SETTINGS } from "#contract/house.ts";
 import { DEMO_IDS, demoId, PIER_HEAD, ROPE_LOFT } from "#data/demo/bench.ts";
 import { createHouse, turnBench } from "#data/house.ts";
-import { brewers, coffees, vessels } from "#data/schema/index.ts";
+import { brewers, coffees, standards, vessels } from "#data/schema/index.ts";
 import { transact } from "#data/transact.ts";
+import { NO_ZONE } from "#words/figures";
 import { demoDatabase, freshDatabase, type OwnDatabase } from "./database.ts";
 import { forgetProcess } from "./ownProcess.ts";
 import { shown } from "./shown.ts";
@@ -77,6 +78,11 @@ describe("a house without a site", () => {
     ]);
     expect([cards, wall, day, log, guide]).toEqual(["none", "none", "none", "none", "none"]);
   });
+
+  test("reads times in no place's zone", async () => {
+    const { readerTimes } = await import("#server/reader.ts");
+    expect(await readerTimes()).toEqual({ timeZone: NO_ZONE, clock: "24 h" });
+  });
 });
 
 describe("a bench of which something was never weighed", () => {
@@ -122,6 +128,14 @@ describe("a bench of which something was never weighed", () => {
       .where(eq(brewers.id, DEMO_IDS.brewers.turnstone));
     await touched();
     expect(await guide()).toBeUndefined();
+  });
+
+  test("where nothing was approved yet has nothing that could have moved", async () => {
+    const { readMoved } = await import("#server/read/moved.ts");
+    expect((await shown(readMoved())).standards.length).toBeGreaterThan(0);
+    await fresh.db.delete(standards);
+    await transact(fresh.db, (tx) => turnBench(tx, "learned"));
+    expect(await shown(readMoved())).toMatchObject({ verdicts: [], standards: [] });
   });
 
   test("without a brewer goes on with it too, and leaves out what was taken off", async () => {

@@ -585,6 +585,8 @@ describe("the log", () => {
     expect(new Set(liked.batches.map((batch) => [batch.liked, batch.brewer].join()))).toEqual(
       new Set(["true,Turnstone"]),
     );
+    const disliked = await shown(read.readLog(link("liked=no")));
+    expect(new Set(disliked.batches.map(({ liked }) => liked))).toEqual(new Set([false]));
     const few = await shown(read.readLog(link(`coffee=${demoId(9999)}`)));
     expect(few).toMatchObject({ batches: [], older: undefined });
   });

@@ -163,6 +163,14 @@ describe("approving a batch", () => {
     expect(await bigPot()).toHaveLength(1);
   });
 
+  test("moves each of the cards that were chosen", async () => {
+    const chosen = [await aCard(), await aCard()];
+    const batch = await aPot();
+    expect(await approve(batch, chosen)).toEqual({ changed: 2 });
+    for (const id of chosen) expect((await sheetOf(id)).standard).toMatchObject({ batchId: batch });
+    await server.endStandard(batch, by);
+  });
+
   test("other sizes, services and coffees keep theirs", async () => {
     const before = (await readStandards(fresh.db)).length;
     await approve(await aPot({ doseG: 110, waterG: 1765, yieldG: null, dialSetting: 9 }));

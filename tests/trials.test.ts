@@ -3,7 +3,16 @@ import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test, vi } from "vitest";
 import { BARISTA, DEMO_IDS, demoId, LEAD, PIER_HEAD, TRAINEE } from "#data/demo/bench.ts";
 import { turnBench } from "#data/house.ts";
-import { batches, cards, grinders, standards, trialBatches, trials } from "#data/schema/index.ts";
+import {
+  batches,
+  brewers,
+  cards,
+  events,
+  grinders,
+  standards,
+  trialBatches,
+  trials,
+} from "#data/schema/index.ts";
 import { readStandards } from "#data/standards.ts";
 import { transact } from "#data/transact.ts";
 import { type OwnDatabase, plannedDatabase } from "./database.ts";
@@ -125,8 +134,13 @@ test("a trial begins from what is known, once however often it is sent, and what
   const id = uuidv7();
   await house.startTrial({ id, cardId: CARD }, lead);
   await house.startTrial({ id, cardId: CARD }, lead);
-  const { trial } = await found(id);
+  const { trial, question } = await found(id);
   expect(trial).toMatchObject({ state: "running", priorFrom: "learned", siteId: PIER_HEAD });
+  const [{ doseMaxG } = { doseMaxG: 0 }] = await fresh.db
+    .select({ doseMaxG: brewers.doseMaxG })
+    .from(brewers)
+    .where(eq(brewers.id, DEMO_IDS.brewers.fulmar));
+  expect(question).toMatchObject({ wanted: { doseMaxG }, curveVersion: 1 });
   expect(trial.budgetG).toBeGreaterThan(500);
   const batchId = await brewed(id, 10.5);
   expect((await found(id)).tried.map(({ id: own }) => own)).toEqual([batchId]);
@@ -222,6 +236,18 @@ describe("a batch that a trial cannot stand on", () => {
       .set({ removed: false, grinderId: DEMO_IDS.grinders.dunlin })
       .where(eq(batches.id, byHand));
     await expect(add(byHand)).rejects.toThrow("another grinder");
+  });
+
+  test("one of the log that is put into it stands in it once, and who follows is told once", async () => {
+    const id = await begun();
+    const batchId = await brewed(await begun(), 10);
+    await fresh.db.delete(trialBatches).where(eq(trialBatches.batchId, batchId));
+    for (let sent = 0; sent < 2; sent++) await house.addBatch({ trialId: id, batchId }, barista);
+    expect((await found(id)).tried.map(({ id: own }) => own)).toEqual([batchId]);
+    const lines = await fresh.db.select().from(events).where(eq(events.kind, "trialChanged"));
+    expect(lines.filter(({ details }) => details.trialId === id)).toMatchObject([
+      { siteId: PIER_HEAD, personId: BARISTA },
+    ]);
   });
 
   test("one that is taken out of the log is out of its trial, and back with it", async () => {

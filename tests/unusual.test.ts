@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { findBatch } from "#data/batches.ts";
-import { BARISTA, PIER_HEAD } from "#data/demo/bench.ts";
+import { BARISTA, DEMO_IDS, PIER_HEAD } from "#data/demo/bench.ts";
 import { readBenchRevisions } from "#data/house.ts";
 import { bigPot } from "./batches.ts";
 import { demoDatabase, type OwnDatabase } from "./database.ts";
@@ -86,6 +86,18 @@ test("a correction is asked about too, and one whose forecast nobody knows is no
   expect(await findBatch(fresh.db, batch.id)).toMatchObject({ brewTimeS: 340 });
   const unknown = bigPot(NOW, { coffeeId: null, brewTimeS: 36_000 });
   expect(await server.log(unknown, by)).toEqual({});
+});
+
+test("one of which no forecast can be made is not asked about either, and tells nothing of its pair", async () => {
+  const thin = bigPot(NOW, { doseG: 5, waterG: 80, yieldG: 65, brewTimeS: 36_000 });
+  const unnamed = bigPot(NOW, { coffeeId: null });
+  for (const batch of [thin, unnamed]) expect(await server.log(batch, by)).toEqual({});
+  const { batchesToFit } = await import("#server/pairLog.ts");
+  const pair = { brewerId: DEMO_IDS.brewers.fulmar, grinderId: DEMO_IDS.grinders.chough };
+  const told = await batchesToFit(pair, (await benchOf(PIER_HEAD))!);
+  expect(told.length).toBeGreaterThan(10);
+  for (const each of told) expect(each).toMatchObject({ id: expect.any(String), brew: expect.anything() });
+  expect(told.map(({ id }) => id)).not.toContain(unnamed.id);
 });
 
 test("what was seen and tasted is kept with a batch; a strength of iced coffee says where it was sampled", async () => {

@@ -130,4 +130,17 @@ describe("the first lead", () => {
     expect(await rowOf(first.id)).toMatchObject({ name: "Wren Ashby", role: "lead" });
     await expect(house.addFirst({ ...first, id: uuidv7() }, NOW)).rejects.toMatchObject({ code: "notYours" });
   });
+
+  test("of two who name themselves at once is one, and the other is told", async () => {
+    await fresh.db.update(people).set({ role: "barista" });
+    const two = ["Marlo Tern", "Edda Knot"].map((name) =>
+      house.addFirst({ id: uuidv7(), name, pin: PIN }, NOW).then(
+        () => "leads",
+        ({ code, message }) => ({ code, message }),
+      ),
+    );
+    const told = { code: "notYours", message: "This house has a lead: ask them to add you." };
+    expect(await Promise.all(two)).toEqual(expect.arrayContaining(["leads", told]));
+    expect(await fresh.db.$count(people, eq(people.role, "lead"))).toBe(1);
+  });
 });
