@@ -105,4 +105,4 @@ export interface ThingRow {
 export type RowOf<Kind extends ThingKind> = Omit<ThingRow, "figures"> & { readonly figures: Figures<Kind> };
 
 /** Why a change of a thing is refused. */
-export type ThingRefusal = "nameTaken" | "lastSite";
+export type ThingRefusal = "nameTaken" | "nameTakenSince" | "lastSite";

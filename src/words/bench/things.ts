@@ -293,7 +293,11 @@ export function unsoundSentence(failure: Unsound): string {
 
 /** Why a change of a thing is refused. */
 export function thingSentence(code: ThingRefusal): string {
-  return code === "nameTaken"
-    ? "Something here has this name already: give this one another."
-    : "This is the only site, and everything stands on it: add another one first.";
+  return THING_SENTENCES[code];
 }
+
+const THING_SENTENCES: { readonly [code in ThingRefusal]: string } = {
+  nameTaken: "Something here has this name already: give this one another.",
+  nameTakenSince: "Something else has this name by now: give that one another name, then put this one back.",
+  lastSite: "This is the only site, and everything stands on it: add another one first.",
+};
