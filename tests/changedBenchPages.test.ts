@@ -1,4 +1,4 @@
-import { eq } from "drizzle-orm";
+import { eq, like } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "#data/demo/bench.ts";
@@ -56,6 +56,10 @@ test("without ice the iced half of a wall says so in every line, and has nothing
       approved: undefined,
       troubles: [{ said: expect.stringMatching(/no ice on this site's bench/), stop: true }],
     });
+  // Opened on Scale it is a sheet that says why, without a forecast.
+  const { readScale } = await import("#server/read/scale.ts");
+  const { searchParams } = new URL(iced![0]!.href, "http://house.example");
+  expect(await shown(readScale(Object.fromEntries(searchParams)))).toMatchObject({ forecast: undefined });
   expect(await wall("labels")).toMatchObject({ labels: { length: hot!.length } });
   expect(await wall("cards")).toMatchObject({ cards: { length: hot!.length } });
   await removed(false);
@@ -97,6 +101,42 @@ test("a pot that was taken off while it is full has its page still, and an empty
     life: { stands: true },
   });
   expect(await pageWithout(demoId(33))).toBeUndefined();
+});
+
+test("what was taken off is in no file of the bench", async () => {
+  const { benchFile } = await import("#server/read/files.ts");
+  const ids = async () => (await benchFile("vessel", PIER_HEAD)).map(({ id }) => id);
+  const before = await ids();
+  await changed((tx) =>
+    tx
+      .update(vessels)
+      .set({ removed: true })
+      .where(eq(vessels.id, demoId(33))),
+  );
+  expect(await ids()).toEqual(before.filter((id) => id !== demoId(33)));
+  await changed((tx) =>
+    tx
+      .update(vessels)
+      .set({ removed: false })
+      .where(eq(vessels.id, demoId(33))),
+  );
+});
+
+test("of more pots than a shelf shows each has its page", async () => {
+  const { readPot } = await import("#server/read/pot.ts");
+  const [one] = await fresh.db
+    .select()
+    .from(vessels)
+    .where(eq(vessels.id, demoId(33)));
+  const more = Array.from({ length: 40 }, (_, i) => ({
+    ...one!,
+    id: uuidv7(),
+    name: `flask ${i}`,
+    position: 100 + i,
+  }));
+  await changed((tx) => tx.insert(vessels).values(more));
+  expect(await readPot(more.at(-1)!.id)).toMatchObject({ name: "flask 39", life: undefined });
+  await changed((tx) => tx.delete(vessels).where(like(vessels.name, "flask %")));
 });
 
 test("of a list with many cards a device keeps a shift's", async () => {

@@ -1,8 +1,12 @@
 import { addMinutes } from "date-fns";
+import { eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, expect, test, vi } from "vitest";
 import type { SentEvent } from "#contract/bar.ts";
 import { BARISTA, DEMO_IDS, demoId, PIER_HEAD } from "#data/demo/bench.ts";
+import { turnBench } from "#data/house.ts";
+import { cups as cupRows } from "#data/schema/index.ts";
+import { transact } from "#data/transact.ts";
 import { type OwnDatabase, plannedDatabase } from "./database.ts";
 
 /*
@@ -152,4 +156,32 @@ test("what was checked off stands at the bar of the day, with its time", async (
   const { benchOf } = await import("#server/bench.ts");
   const view = await barViewOf((await benchOf(PIER_HEAD))!);
   expect(view.checked).toMatchObject([{ item: "pots", atMs: Date.parse(at(OPEN_MIN + 1)), note: null }]);
+});
+
+test("a small cup is to be had while it is left, also where the usual one is larger", async () => {
+  const { keepBarEvents } = await import("#server/bar.ts");
+  await transact(fresh.db, async (tx) => {
+    await tx.update(cupRows).set({ fillG: 330 }).where(eq(cupRows.serve, "hot"));
+    await turnBench(tx, "equipment");
+  });
+  const DAY_MIN = 24 * 60;
+  const events: SentEvent[] = [
+    filled(10 - DAY_MIN, LEFT, 520, null),
+    // 300 g are left, for half an hour.
+    { ...cups(20 - DAY_MIN, LEFT, 1), cupMl: 350 } as SentEvent,
+    { kind: "pouredAway", ...made(50 - DAY_MIN), vesselId: LEFT, reason: "taste" },
+    filled(51 - DAY_MIN, BLUE, 1000, null),
+    cups(52 - DAY_MIN, BLUE, 3),
+    { kind: "pouredAway", ...made(52 - DAY_MIN), vesselId: BLUE, reason: "taste" },
+  ];
+  await keepBarEvents(PIER_HEAD, { sentAt: NOW.toISOString(), events }, { personId: BARISTA, at: NOW });
+  const day = await readDayAfter("2026-07-21");
+  if (typeof day === "string") throw new Error(day);
+  const hot = day.products.find(({ name }) => name === "Saltmarsh, hot")!;
+  expect(hot).toMatchObject({ cupG: 330, withoutMin: 10 + 1 + OPEN_MIN - 52 });
+  // The cup that sold most first.
+  expect(day.sold.slice(0, 2).map(({ cupMl, count }) => [cupMl, count])).toEqual([
+    [240, 3],
+    [350, 1],
+  ]);
 });

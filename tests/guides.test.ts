@@ -100,6 +100,13 @@ test("a guide is one, however often it is begun, and goes on by the card as it w
   await fresh.db.update(cards).set({ sheet }).where(eq(cards.id, CARD));
 });
 
+test("under an id that another card's guide has there is none, and it is said that somebody was faster", async () => {
+  const id = await begun();
+  await expect(house.startGuide({ id, cardId: demoId(601) }, barista)).rejects.toMatchObject({
+    code: "stale",
+  });
+});
+
 test("what cannot be brewed has no guide", async () => {
   await expect(house.startGuide({ id: uuidv7(), cardId: uuidv7() }, barista)).rejects.toMatchObject({
     code: "notThere",

@@ -10,6 +10,7 @@ import {
   endJob,
   failTry,
   findJob,
+  LEASE_S,
   listOpenJobs,
   renewTry,
   retryJob,
@@ -196,7 +197,9 @@ describe("whoever waits for a job", () => {
   }
 
   test("is told what another server came to, that it cannot be done, or that it comes later", async () => {
-    expect(await elsewhere((tryId) => finish(tryId, "elsewhere"))).toEqual({ changed: 1 });
+    const aWhile = () => new Promise((resolve) => setTimeout(resolve, 300));
+    const slowly = async (tryId: string) => aWhile().then(() => finish(tryId, "elsewhere"));
+    expect(await elsewhere(slowly)).toEqual({ changed: 1 });
     const refused = (tryId: string) =>
       transact(fresh.db, (tx) => endJob(tx, tryId, { refused: "No pot was weighed yet." }));
     await expect(elsewhere(refused)).rejects.toMatchObject({ message: "No pot was weighed yet." });
@@ -337,6 +340,33 @@ describe("what follows from an approval", () => {
     expect(isEnded).toBe(true);
     expect((await sheetOf(cardId)).standard?.batchId).not.toBe(pot.id);
     expect(await listOpenJobs(fresh.db)).toEqual([]);
+  });
+
+  test("that takes long is held on to while it is worked out", async () => {
+    const cardId = await aCard(fresh.db, NOW);
+    const { pot, approve } = await approvedPot(cardId);
+    const held = () => fresh.db.select().from(jobs).where(eq(jobs.state, "taken"));
+    let heldUntil = 0;
+    vi.useFakeTimers({ toFake: ["setInterval", "clearInterval"] });
+    meanwhile.happens = async () => {
+      if (heldUntil > 0) return;
+      const began = await clock();
+      await fresh.db.update(jobs).set({ takenUntil: sql`UTC_TIMESTAMP(3) + INTERVAL 1 HOUR` });
+      vi.advanceTimersByTime((1000 * LEASE_S) / 3);
+      // The hour is gone: it was taken for its own while anew.
+      await vi.waitFor(async () => {
+        const [job] = await held();
+        heldUntil = job!.takenUntil!.getTime() - began;
+        expect(heldUntil).toBeLessThan(3_000_000);
+      });
+    };
+    try {
+      expect(await approve()).toEqual({ changed: 1 });
+    } finally {
+      vi.useRealTimers();
+    }
+    expect(heldUntil).toBeGreaterThan(0);
+    await server.endStandard(pot.id, by);
   });
 
   test("that cannot be done says why, and is not tried again", async () => {

@@ -79,6 +79,12 @@ describe("a house without a site", () => {
     expect([cards, wall, day, log, guide]).toEqual(["none", "none", "none", "none", "none"]);
   });
 
+  test("has no recipe to hand out, which is an empty file", async () => {
+    const { recipeFile } = await import("#server/read/files.ts");
+    expect((await recipeFile(undefined)).recipes).toEqual([]);
+    await expect(recipeFile(demoId(60))).rejects.toMatchObject({ code: "notThere" });
+  });
+
   test("reads times in no place's zone", async () => {
     const { readerTimes } = await import("#server/reader.ts");
     expect(await readerTimes()).toEqual({ timeZone: NO_ZONE, clock: "24 h" });

@@ -382,6 +382,17 @@ describe("the Bar", () => {
       .where(eq(cardRows.id, demoId(601)));
     for (const none of ["", "card=nothing", `card=${demoId(9999)}`])
       expect((await shown(read.readRescue(link(none)))).pot).toBeUndefined();
+    // A card that says nothing of its extraction, or of its strength, cannot be reckoned with.
+    const [row] = await fresh.db.select().from(cardRows).where(eq(cardRows.id, HOT_POT));
+    const whole = row!.sheet;
+    const { extractionPct: _extraction, ...input } = whole.input;
+    const { strengthPct: _strength, ...rounded } = whole.result.rounded;
+    for (const less of [{ input }, { result: { ...whole.result, rounded } }]) {
+      const sheet = { ...whole, forecast: undefined, ...less } as typeof whole;
+      await fresh.db.update(cardRows).set({ sheet }).where(eq(cardRows.id, HOT_POT));
+      expect((await shown(read.readRescue(link(`card=${HOT_POT}`)))).pot).toBeUndefined();
+    }
+    await fresh.db.update(cardRows).set({ sheet: whole }).where(eq(cardRows.id, HOT_POT));
   });
 });
 
@@ -458,6 +469,7 @@ describe("the wall", () => {
       ["Fulmar", [1700, 2000, 2400, 2800]],
       ["Turnstone", [850, 1100, 1300, 1700]],
     ]);
+    expect(hot!.brewers.map(({ byHand }) => byHand)).toEqual([false, false]);
     const [first] = hot!.brewers[0]!.rows;
     expect(first!.figures).toMatchObject({
       doseG: 123,
@@ -516,6 +528,14 @@ describe("the wall", () => {
     if (cards.as !== "cards") throw new Error(cards.as);
     expect(cards.cards).toHaveLength(labels.labels.length);
     expect(cards.cards[0]).toMatchObject({ site: "Pier Head", made: "14 Jul 2026" });
+    for (const each of [cards.cards, labels.labels])
+      expect(new Set(each.map(({ id }) => id)).size).toBe(each.length);
+    browser.cookies.set("site", ROPE_LOFT);
+    const loft = await shown(read.readWallPage(link()));
+    browser.cookies.clear();
+    if (loft.as !== "chart") throw new Error(loft.as);
+    const byHand = loft.view.tables[0]!.brewers.map((brewer) => [brewer.name, brewer.byHand]);
+    expect(byHand).toContainEqual(["hand cone", true]);
   });
 });
 

@@ -66,7 +66,10 @@ describe("a pair of batches", () => {
     const { first, elsewhere } = await twoBatches();
     const of = (secondId: string) =>
       house.startPair({ id: uuidv7(), firstId: first.id, secondId, about: "filter" }, by(LEAD));
-    await expect(of(first.id)).rejects.toThrow("two batches");
+    await expect(of(first.id)).rejects.toMatchObject({
+      code: "refused",
+      message: expect.stringContaining("two batches"),
+    });
     await expect(of(uuidv7())).rejects.toMatchObject({ code: "notThere" });
     if (elsewhere) await expect(of(elsewhere.id)).rejects.toThrow("different sites");
   });

@@ -150,7 +150,9 @@ describe("what a day is planned from", () => {
     const wednesday = habits(kit.products, 3);
     expect(habits(kit.products, 3)).toBe(wednesday);
     expect(habits(kit.products, 7)).not.toEqual(wednesday);
-    expect(habits(kit.products.slice(0, 1), 3)!.products).toHaveLength(1);
+    const [first, second] = kit.products.map((product) => habits([product], 3)!);
+    expect(first!.products).toHaveLength(1);
+    expect(second!.products).not.toEqual(first!.products);
   });
 
   test("a holiday is planned as a Sunday is", async () => {
@@ -246,6 +248,8 @@ describe("sales of before", () => {
       place: 30,
     };
     const cups = [
+      // Of one size, and filled otherwise.
+      { serve: "iced" as const, volumeMl: 240, fillG: 100 },
       { serve: "hot" as const, volumeMl: 350, fillG: 325 },
       { serve: "hot" as const, volumeMl: 240, fillG: 162.5 },
     ];

@@ -339,6 +339,12 @@ test("a new bag: the cards that it touches, the coffee as it is from now on, and
     code: "stale",
     message: expect.stringMatching(/^There is another card under that id/),
   });
+  // A first pot of another coffee that was roasted on that day is not this one's either.
+  const others = { ...bag, coffeeId: coffees.kittiwake, revision: 1, test: { id: test.id, cardId: card } };
+  await expect(server.openBag(others, by)).rejects.toMatchObject({
+    code: "stale",
+    message: expect.stringMatching(/^There is another card under that id/),
+  });
   expect((await benchOn(fresh.db, PIER_HEAD)).coffees[0]?.densityGPerMl).toBe(0.36);
   // What is logged from now on keeps this bag with it.
   await approve(await aPot());

@@ -5,8 +5,12 @@ import { BARISTA, DEMO_IDS, PIER_HEAD } from "#data/demo/bench.ts";
 import { readBenchRevisions } from "#data/house.ts";
 import { bigPot } from "./batches.ts";
 import { demoDatabase, type OwnDatabase } from "./database.ts";
+import { shown } from "./shown.ts";
 
-vi.mock("next/headers", () => ({ cookies: async () => ({ get: () => undefined }) }));
+vi.mock("next/headers", () => ({
+  headers: async () => new Headers(),
+  cookies: async () => ({ get: () => undefined }),
+}));
 
 const NOW = new Date("2026-07-14T08:30:00Z");
 const by = { personId: BARISTA, at: NOW };
@@ -98,6 +102,9 @@ test("one of which no forecast can be made is not asked about either, and tells 
   expect(told.length).toBeGreaterThan(10);
   for (const each of told) expect(each).toMatchObject({ id: expect.any(String), brew: expect.anything() });
   expect(told.map(({ id }) => id)).not.toContain(unnamed.id);
+  const { readForecast } = await import("#server/read/forecast.ts");
+  const { batches } = (await shown(readForecast(new URLSearchParams()))).shown!;
+  expect(batches.find(({ id }) => id === thin.id)).toMatchObject({ timeS: 36_000, forecastTimeS: null });
 });
 
 test("what was seen and tasted is kept with a batch; a strength of iced coffee says where it was sampled", async () => {

@@ -91,6 +91,13 @@ test("an address has thirty tries a minute, whoever it names", async () => {
   expect(await tryAddress(fresh.db, "192.0.2.9")).toBe(0);
 });
 
+test("where its table cannot be counted in, that is a fault, and no wait", async () => {
+  await fresh.db.execute("RENAME TABLE limits TO limits_away");
+  await expect(tryAddress(fresh.db, "192.0.2.7")).rejects.toThrow(/limits/);
+  await fresh.db.execute("RENAME TABLE limits_away TO limits");
+  expect(await tryAddress(fresh.db, "192.0.2.7")).toBe(0);
+});
+
 test("two servers count together", async () => {
   const other = connect(fresh.address);
   for (let i = 0; i < 15; i++) {

@@ -1,3 +1,4 @@
+import { eq } from "drizzle-orm";
 import { v7 as uuidv7 } from "uuid";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { USUAL_SETTINGS } from "#contract/house.ts";
@@ -9,7 +10,7 @@ import { LOFT_RECIPE, writtenRecipe } from "#tests/recipes.ts";
 import { readAudit } from "./audit.ts";
 import { readBench } from "./bench.ts";
 import { findBenchRecipe } from "./benchRecipes.ts";
-import { DEMO_IDS, demoId, LEAD, PIER_HEAD } from "./demo/bench.ts";
+import { DEMO_IDS, demoId, LEAD, PIER_HEAD, ROPE_LOFT } from "./demo/bench.ts";
 import { createHouse, readBenchRevisions } from "./house.ts";
 import { importRecipes, readHouseForImport, readRecipeFile } from "./recipeFile.ts";
 import {
@@ -22,7 +23,7 @@ import {
   setFit,
   setStandard,
 } from "./recipes.ts";
-import { people, sites } from "./schema/index.ts";
+import { grinderCurves, people, sites } from "./schema/index.ts";
 import { readThings } from "./things.ts";
 import { transact } from "./transact.ts";
 
@@ -303,6 +304,20 @@ describe("out of one house and into another", () => {
       action: "changed",
       after: { name: "Loft cone", version: 5 },
     });
+  });
+
+  test("a grinder that has no curve yet is in a file without a point", async () => {
+    const { grinderId } = grinderCurves;
+    const of = async () => (await readRecipeFile(fresh.db, LOFT)).grinders;
+    const [before] = await of();
+    const [dunlin] = (await readThings(fresh.db, "grinder", ROPE_LOFT)).filter(
+      ({ figures }) => figures.name === before!.name,
+    );
+    const curves = await fresh.db.select().from(grinderCurves).where(eq(grinderId, dunlin!.id));
+    await fresh.db.delete(grinderCurves).where(eq(grinderId, dunlin!.id));
+    expect(await of()).toMatchObject([{ name: before!.name, curve: [] }]);
+    await fresh.db.insert(grinderCurves).values(curves);
+    expect(await of()).toEqual([before]);
   });
 
   test("of several standards in a file the newest is one", async () => {

@@ -319,6 +319,16 @@ describe("what a barista measured waits for a lead", () => {
     return { id, measure };
   }
 
+  test("a grinder's curve, too", async () => {
+    const [id, curveId] = [uuidv7(), uuidv7()];
+    const points = [3, 12, 21].map((setting) => ({ setting, um: 380 + 45 * setting, by: "sieve" as const }));
+    const { revision } = await thing("grinder", dunlin);
+    const of = { id: dunlin, revision, curveId, why: "newBurrs" as const, points };
+    await measures.propose({ id, siteId: PIER_HEAD, measure: { what: "curve", of } }, barista);
+    await measures.decide({ id, accept: true }, lead);
+    expect((await readCurves(fresh.db, [dunlin]))[0]).toMatchObject({ id: curveId, points });
+  });
+
   test("accepted, it is kept on what stands there now, also where it would be asked about", async () => {
     const { id, measure } = await proposed();
     expect(await waiting()).toEqual([id]);
