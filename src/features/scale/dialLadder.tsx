@@ -195,7 +195,9 @@ export const DialLadder = memo(function DialLadder({
                 the batch
               </Link>
               {standard.grinderId === grinder.id && (
-                <Button onClick={() => onStandard(standard)}>Take it</Button>
+                <Button onClick={() => onStandard(standard)}>
+                  Take it<span className="sr-only">: what was approved</span>
+                </Button>
               )}
             </p>
           )}

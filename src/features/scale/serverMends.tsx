@@ -38,7 +38,7 @@ export function ServerMends({ state, bench, sheet, onTake }: ServerMendsProps) {
               )
             }
           >
-            Take it
+            Take it<span className="sr-only">: as much as fits this server</span>
           </Button>
         </li>
       )}

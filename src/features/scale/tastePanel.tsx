@@ -113,7 +113,11 @@ export function TastePanel({ iced, asking, setting, grinder, correct, onTake }: 
               ? `Change one thing: ${correctionSentence(answer.value, print, grinder)}`
               : coupledSentence(answer.failure, print)}
           </span>
-          {answer.ok && <Button onClick={() => onTake(answer.value)}>Take it</Button>}
+          {answer.ok && (
+            <Button onClick={() => onTake(answer.value)}>
+              Take it<span className="sr-only">: what the taste asks for</span>
+            </Button>
+          )}
         </p>
       )}
       {!fault && (
