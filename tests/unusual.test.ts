@@ -98,10 +98,11 @@ test("one of which no forecast can be made is not asked about either, and tells 
   for (const batch of [thin, unnamed]) expect(await server.log(batch, by)).toEqual({});
   const { batchesToFit } = await import("#server/pairLog.ts");
   const pair = { brewerId: DEMO_IDS.brewers.fulmar, grinderId: DEMO_IDS.grinders.chough };
-  const told = await batchesToFit(pair, (await benchOf(PIER_HEAD))!);
-  expect(told.length).toBeGreaterThan(10);
-  for (const each of told) expect(each).toMatchObject({ id: expect.any(String), brew: expect.anything() });
-  expect(told.map(({ id }) => id)).not.toContain(unnamed.id);
+  const forecastable = await batchesToFit(pair, (await benchOf(PIER_HEAD))!);
+  expect(forecastable.length).toBeGreaterThan(10);
+  for (const each of forecastable)
+    expect(each).toMatchObject({ id: expect.any(String), brew: expect.anything() });
+  expect(forecastable.map(({ id }) => id)).not.toContain(unnamed.id);
   const { readForecast } = await import("#server/read/forecast.ts");
   const { batches } = (await shown(readForecast(new URLSearchParams()))).shown!;
   expect(batches.find(({ id }) => id === thin.id)).toMatchObject({ timeS: 36_000, forecastTimeS: null });

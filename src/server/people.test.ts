@@ -139,8 +139,8 @@ describe("the first lead", () => {
         ({ code, message }) => ({ code, message }),
       ),
     );
-    const told = { code: "notYours", message: "This house has a lead: ask them to add you." };
-    expect(await Promise.all(two)).toEqual(expect.arrayContaining(["leads", told]));
+    const refused = { code: "notYours", message: "This house has a lead: ask them to add you." };
+    expect(await Promise.all(two)).toEqual(expect.arrayContaining(["leads", refused]));
     expect(await fresh.db.$count(people, eq(people.role, "lead"))).toBe(1);
   });
 });

@@ -91,10 +91,10 @@ async function withItsFilter(
 
 /** Takes a thing off the bench, or puts it back. */
 export async function removeThing(typed: RemovedThing, by: Act): Promise<ThingByOthers | undefined> {
-  const kept = await setRemoved(database(), typed, by);
-  // No form is open in which its field could say it.
-  if (!kept.ok && kept.failure.code === "nameTaken") throw new Refusal(thingSentence("nameTakenSince"));
-  return settle(database(), kept, typed.kind, typed.id);
+  const moved = await setRemoved(database(), typed, by);
+  // A tap puts it back: no form is open whose field could say that its name is taken.
+  if (!moved.ok && moved.failure.code === "nameTaken") throw new Refusal(thingSentence("nameTakenSince"));
+  return settle(database(), moved, typed.kind, typed.id);
 }
 
 async function settle(
